@@ -1,0 +1,117 @@
+//! What the room's light does at an exposure: removed or kept, and how much it adds to the flash.
+//!
+//! Source: reciprocity, closed form: `added = log2(1 + 2^d)` with `d` the room's level less the flash's.
+
+use serde::{Deserialize, Serialize};
+
+use crate::scale::Stops;
+
+/// Half a tenth of a stop: what a meter that shows tenths can't tell. A share of the room's light below this is left out of
+/// targets and moves, so that nobody chases what can't be read.
+pub const UNSEEN: Stops = Stops::constant(0.05);
+
+/// Below this level a mid-grey reads as black in print and on screen: the default line of a removed room (common practice, no source).
+pub const BLACK: Stops = Stops::constant(-5.0);
+
+/// What the photographer wants of the room's light.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum RoomWish {
+    /// A frame without flash is black: the room lies at this level or below it.
+    Remove(Level),
+    /// The room shows at this level.
+    Keep(Level),
+}
+
+/// A level against the camera's exposure.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Level {
+    /// Stops over (+) or under (−) the exposure.
+    pub level: Stops,
+}
+
+impl Default for RoomWish {
+    fn default() -> Self {
+        Self::Remove(Level { level: BLACK })
+    }
+}
+
+impl RoomWish {
+    /// How far the room lies from the wish: over (+) or under (−). A removed room below its line is right, however dark.
+    #[must_use]
+    pub fn gap(self, room: Stops) -> Stops {
+        match self {
+            Self::Remove(Level { level }) => Stops::of((room - level).get().max(0.0)),
+            Self::Keep(Level { level }) => room - level,
+        }
+    }
+
+    /// The wished level.
+    #[must_use]
+    pub const fn level(self) -> Stops {
+        match self {
+            Self::Remove(l) | Self::Keep(l) => l.level,
+        }
+    }
+}
+
+/// What ambient light adds to flash that lies `ambient_minus_flash` from it: `log2(1 + 2^d)`.
+///
+/// # Examples
+/// ```
+/// use ink_lamp_core::{ambient::added, scale::Stops};
+///
+/// assert_eq!(added(Stops::new(-3.0)?).shown(), "+0.2");
+/// # Ok::<(), ink_lamp_core::Refusal>(())
+/// ```
+#[must_use]
+pub fn added(ambient_minus_flash: Stops) -> Stops {
+    Stops::of(ambient_minus_flash.factor().ln_1p() / std::f64::consts::LN_2)
+}
+
+/// The flash's share of both together, 0 to 1: `1/(1 + 2^d)`.
+#[must_use]
+pub fn flash_share(ambient_minus_flash: Stops) -> f64 {
+    1.0 / (1.0 + ambient_minus_flash.factor())
+}
+
+/// The flash's share where the sum of both is known against the ambient: `1 − 2^(A−T)`. None unless the total exceeds the ambient.
+#[must_use]
+pub fn flash_share_of_total(total_minus_ambient: Stops) -> Option<f64> {
+    (total_minus_ambient > Stops::ZERO).then(|| 1.0 - (-total_minus_ambient).factor())
+}
+
+/// The flash against the ambient where only the sum was read: `log2(2^(T−A) − 1)`. None unless the total exceeds the ambient.
+#[must_use]
+pub fn flash_minus_ambient(total_minus_ambient: Stops) -> Option<Stops> {
+    Stops::from_factor(total_minus_ambient.factor() - 1.0)
+}
+
+/// By how many stops the shutter must get shorter to bring the room from one level to another. Good up to the sync speed.
+#[must_use]
+pub fn shutter_change(now: Stops, wanted: Stops) -> Stops {
+    now - wanted
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn a_removed_room_is_right_however_dark() {
+        let wish = RoomWish::default();
+        assert_eq!(wish.gap(Stops::of(-6.0)), Stops::ZERO);
+        assert_eq!(wish.gap(Stops::of(-2.7)).shown(), "+2.3");
+        let keep = RoomWish::Keep(Level { level: Stops::of(-1.5) });
+        assert_eq!(keep.gap(Stops::of(-6.0)).shown(), "−4.5");
+    }
+
+    #[test]
+    fn share_of_flash_has_no_answer_without_flash() {
+        assert_eq!(flash_share_of_total(Stops::ZERO), None);
+        assert_eq!(flash_minus_ambient(Stops::of(-1.0)), None);
+    }
+}

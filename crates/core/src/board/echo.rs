@@ -1,0 +1,88 @@
+//! What a reading means, said while it is still being typed.
+
+use serde::Serialize;
+
+use super::{Board, LaneState};
+use crate::{
+    meter::Reading,
+    scale::{FNumber, MeterDisplay, Series},
+    setup::{Setup, Subject},
+    words::{Line, strong, text},
+};
+
+/// A reading as it was understood.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Echo {
+    /// The f-number as it would be printed.
+    pub aperture: FNumber,
+    /// What it means: two or three short lines.
+    pub lines: Vec<Line>,
+}
+
+/// What a reading means in the setup that already holds it; `board` is that setup's. None where it holds none.
+#[must_use]
+pub fn echo(setup: &Setup, board: &Board, of: &Subject) -> Option<Echo> {
+    let (what, reading) = match of {
+        Subject::Room => ("room alone".to_owned(), setup.room.reading?),
+        Subject::Whole => ("all lights on".to_owned(), setup.whole?.reading),
+        Subject::Light(id) => {
+            let light = setup.light(id)?;
+            (format!("{} alone", light.name().to_lowercase()), light.reading?.reading)
+        }
+    };
+    let lane = board.lane(&of.to_string())?;
+    let mut lines = vec![vec![text(format!("{}, {what}.", reading.shows.words()))]];
+    if let Some(level) = lane.reading.as_ref() {
+        let stops = level.stops;
+        let against_camera = match stops.tenths() {
+            0 => "On the camera.".to_owned(),
+            t if t > 0 => format!("{} over the camera.", stops.number()),
+            _ => format!("{} under the camera.", stops.number()),
+        };
+        let against_wish = match (lane.state, &lane.gap, of) {
+            (LaneState::OnTarget, _, Subject::Whole) => "Parts and whole agree.".to_owned(),
+            (LaneState::OnTarget, _, _) => "On target.".to_owned(),
+            (LaneState::Removed, _, _) => "Removed.".to_owned(),
+            (LaneState::Kept, _, _) => "Kept as wished.".to_owned(),
+            (LaneState::Over, Some(gap), Subject::Room) if lane.floor.is_some() => format!("{} over the limit.", gap.shown),
+            (LaneState::Over, Some(gap), Subject::Whole) => format!("{} over its parts.", gap.shown),
+            (LaneState::Under, Some(gap), Subject::Whole) => format!("{} under its parts.", gap.shown),
+            (LaneState::Over, Some(gap), _) => format!("{} over its target.", gap.shown),
+            (LaneState::Under, Some(gap), _) => format!("{} under its target.", gap.shown),
+            _ => String::new(),
+        };
+        let mut line = vec![text(format!("{against_camera} "))];
+        if !against_wish.is_empty() {
+            line.push(strong(against_wish));
+        }
+        lines.push(line);
+    }
+    lines.extend(carried(setup, reading, of, board));
+    Some(Echo { aperture: reading.shows.fnumber(), lines })
+}
+
+/// `Meter at ISO 200, 1/125: at the camera's it reads ƒ4¹.`
+fn carried(setup: &Setup, reading: Reading, of: &Subject, board: &Board) -> Option<Line> {
+    let camera = setup.camera?.exposure;
+    let iso = camera.iso != reading.iso;
+    let shutter = camera.shutter != reading.shutter;
+    if !iso && !shutter {
+        return None;
+    }
+    let mut settings = Vec::new();
+    if iso {
+        settings.push(format!("ISO {}", reading.iso.marking(Series::Third)));
+    }
+    if shutter {
+        settings.push(reading.shutter.marking(Series::Third));
+    }
+    let there = board.lane(&of.to_string())?.reading.as_ref()?;
+    let shown = MeterDisplay::from_av(camera.aperture.av() + there.stops.get()).ok()?;
+    let tail = if !iso && *of != Subject::Room { " The shutter moves only the room." } else { "" };
+    Some(vec![
+        text(format!("Meter at {}; at the camera's it is ", settings.join(", "))),
+        crate::words::Span::F(shown.fnumber()),
+        text(format!(".{tail}")),
+    ])
+}

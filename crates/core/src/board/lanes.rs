@@ -1,0 +1,361 @@
+use serde::Serialize;
+
+use super::{Face, TOLERANCE_TENTHS, levels, levels::Levels, moves::Pick};
+use crate::{
+    ambient::RoomWish,
+    meter::{Exposure, Reading},
+    scale::{FNumber, Series, Stops, fnumber},
+    setup::{Because, Held, Light, Role, Setup, Standing},
+};
+
+/// A lane of the ladder: one step of the work.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Lane {
+    /// `room`, `camera`, a light's id, `whole` or `frame`.
+    pub id: String,
+    /// What kind of step it is.
+    pub kind: LaneKind,
+    /// The light's role, or the room's.
+    pub role: Option<Role>,
+    /// As it is said: `Fill`.
+    pub name: String,
+    /// Its number on the rail, from 1.
+    pub number: u8,
+    /// How it stands.
+    pub state: LaneState,
+    /// The same in words: `0.7 over`.
+    pub words: String,
+    /// What was read, or is likely by now.
+    pub reading: Option<Mark>,
+    /// Whether the reading was carried along and is only likely.
+    pub likely: bool,
+    /// The wished level.
+    pub target: Option<Mark>,
+    /// What lies between them.
+    pub gap: Option<Gap>,
+    /// Where the next move puts it.
+    pub after: Option<Mark>,
+    /// The line that a removed room must stay below.
+    pub floor: Option<Floor>,
+    /// Lit side and shadow side, on the lane of the whole.
+    pub face: Option<Face>,
+    /// What stands at the lane's foot.
+    pub foot: Foot,
+    /// The unit's dial, where it is known.
+    pub dial: Option<DialShown>,
+}
+
+/// What kind of step a lane is.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LaneKind {
+    /// The room's light.
+    Room,
+    /// The camera, and the scale itself.
+    Camera,
+    /// A light.
+    Light,
+    /// All lights together.
+    Whole,
+    /// The test frame.
+    Frame,
+}
+
+/// How a lane stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LaneState {
+    /// Nothing is known of it.
+    Untouched,
+    /// Decided, not yet read.
+    Set,
+    /// Read, with nothing to hold it against.
+    Measured,
+    /// Changed since it was read.
+    ReadAgain,
+    /// Over its wish.
+    Over,
+    /// Under its wish.
+    Under,
+    /// Within a tenth of its wish.
+    OnTarget,
+    /// The room is gone.
+    Removed,
+    /// The room shows as wished.
+    Kept,
+}
+
+/// A level on the ladder.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Mark {
+    /// Stops against the exposure.
+    pub stops: Stops,
+    /// As written: `−0.9`.
+    pub shown: String,
+    /// What the meter reads there.
+    pub aperture: FNumber,
+}
+
+impl Mark {
+    pub(super) fn at(level: Stops, exposure: Exposure) -> Self {
+        Self { stops: level, shown: level.shown(), aperture: fnumber(Reading::av_for(level, exposure)) }
+    }
+}
+
+/// What lies between a reading and its wish.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Gap {
+    /// Over (+) or under (−).
+    pub stops: Stops,
+    /// Its size: `0.7`.
+    pub shown: String,
+    /// Which way to go.
+    pub way: Way,
+}
+
+/// Which way to go.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Way {
+    /// More light.
+    Up,
+    /// Less light.
+    Down,
+}
+
+/// A line that must not be passed.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Floor {
+    /// Where.
+    pub stops: Stops,
+    /// `remove: below −5`.
+    pub words: String,
+}
+
+/// What stands at a lane's foot.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Default)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Foot {
+    /// First line, the setting.
+    pub strong: String,
+    /// Second line.
+    pub plain: String,
+    /// Second line instead, while a move is pending: `→ 1/16 +0.3`.
+    pub pending: Option<String>,
+}
+
+/// A unit's dial.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DialShown {
+    /// As it is set.
+    pub now: String,
+    /// One step up; none at full power.
+    pub up: Option<String>,
+    /// One step down; none at the lowest.
+    pub down: Option<String>,
+}
+
+pub(super) fn lanes(setup: &Setup, levels: &Levels, pick: &Pick, face: Option<&Face>) -> Vec<Lane> {
+    let mut lanes = vec![room(setup, levels), camera(setup)];
+    lanes.extend((0..setup.lights.len()).map(|i| light(setup, levels, i, pick)));
+    lanes.push(whole(setup, levels, face));
+    lanes.push(frame(setup));
+    for (lane, number) in lanes.iter_mut().zip(1u8..) {
+        lane.number = number;
+    }
+    lanes
+}
+
+fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
+    Lane {
+        id: id.to_owned(),
+        kind,
+        role: None,
+        name: name.to_owned(),
+        number: 0,
+        state: LaneState::Untouched,
+        words: "untouched".to_owned(),
+        reading: None,
+        likely: false,
+        target: None,
+        gap: None,
+        after: None,
+        floor: None,
+        face: None,
+        foot: Foot::default(),
+        dial: None,
+    }
+}
+
+fn whole_number(level: Stops) -> String {
+    level.shown().trim_end_matches(".0").to_owned()
+}
+
+/// The state and words of a reading against a wish, and the gap.
+fn against(gap: Stops) -> (LaneState, String, Option<Gap>) {
+    let told = |way| Some(Gap { stops: gap, shown: gap.number(), way });
+    match gap.tenths() {
+        t if t.abs() <= TOLERANCE_TENTHS => (LaneState::OnTarget, "on target".to_owned(), None),
+        t if t > 0 => (LaneState::Over, format!("{} over", gap.number()), told(Way::Down)),
+        _ => (LaneState::Under, format!("{} under", gap.number()), told(Way::Up)),
+    }
+}
+
+fn room(setup: &Setup, levels: &Levels) -> Lane {
+    let mut lane = bare("room", LaneKind::Room, "Room");
+    lane.role = Some(Role::Room);
+    let wish = setup.room.wish;
+    let level = wish.level();
+    let (strong, plain) = match wish {
+        RoomWish::Remove(_) => ("Remove", format!("below {}", whole_number(level))),
+        RoomWish::Keep(_) => ("Keep", format!("at {level}")),
+    };
+    lane.foot = Foot { strong: strong.to_owned(), plain, pending: None };
+    if matches!(wish, RoomWish::Remove(_)) {
+        lane.floor = Some(Floor { stops: level, words: format!("remove: below {}", whole_number(level)) });
+    } else if let Some(e) = levels.exposure {
+        lane.target = Some(Mark::at(level, e));
+    }
+    if setup.room.said {
+        (lane.state, lane.words) = (LaneState::Set, "set".to_owned());
+    }
+    match (levels.room_level, levels.exposure, setup.room.reading) {
+        (Some(room), Some(e), _) => {
+            lane.reading = Some(Mark::at(room, e));
+            let gap = wish.gap(room);
+            (lane.state, lane.words, lane.gap) = match (wish, against(gap)) {
+                (RoomWish::Remove(_), _) if gap.tenths() <= 0 => (LaneState::Removed, "removed".to_owned(), None),
+                // A line is a line: one tenth over it is over.
+                (RoomWish::Remove(_), _) => {
+                    (LaneState::Over, format!("{} over", gap.number()), Some(Gap { stops: gap, shown: gap.number(), way: Way::Down }))
+                }
+                (RoomWish::Keep(_), (LaneState::OnTarget, _, _)) => (LaneState::Kept, "kept".to_owned(), None),
+                (RoomWish::Keep(_), off) => off,
+            };
+        }
+        (_, _, Some(reading)) => {
+            lane.state = LaneState::Measured;
+            lane.words = format!("reads {}", reading.shows);
+        }
+        _ => {}
+    }
+    lane
+}
+
+fn camera(setup: &Setup) -> Lane {
+    let mut lane = bare("camera", LaneKind::Camera, "Camera");
+    if let Some(camera) = setup.camera {
+        lane.state = LaneState::Set;
+        lane.words = "set".to_owned();
+        lane.foot = Foot {
+            strong: format!("{} s", camera.exposure.shutter.marking(Series::Third)),
+            plain: camera.sync.map_or_else(
+                || format!("ISO {}", camera.exposure.iso.marking(Series::Third)),
+                |s| format!("sync {}", s.marking(Series::Third)),
+            ),
+            pending: None,
+        };
+    } else {
+        lane.foot = Foot { strong: String::new(), plain: "set it".to_owned(), pending: None };
+    }
+    lane
+}
+
+fn light(setup: &Setup, levels: &Levels, index: usize, pick: &Pick) -> Lane {
+    let light = &setup.lights[index];
+    let level = levels.lights[index];
+    let mut lane = bare(light.id.as_str(), LaneKind::Light, &light.name());
+    lane.role = Some(light.role);
+    let mark = |stops: Stops| levels.exposure.map(|e| Mark::at(stops, e));
+    lane.target = levels.targets[index].and_then(mark);
+    lane.reading = level.total.or(level.stale).and_then(mark);
+    lane.likely = light.reading.is_some_and(|h| h.standing != Standing::Measured);
+    lane.after = pick.after.as_ref().filter(|(id, _)| *id == light.id).and_then(|(_, stops)| mark(*stops));
+    (lane.state, lane.words, lane.gap) = light_state(light, levels, index);
+    lane.foot = foot(light, pick);
+    lane.dial = light.unit.as_ref().zip(light.dial).map(|(unit, dial)| DialShown {
+        now: unit.scale.write(dial),
+        up: unit.scale.up(dial).map(|d| unit.scale.write(d)),
+        down: unit.scale.down(dial).map(|d| unit.scale.write(d)),
+    });
+    lane
+}
+
+fn light_state(light: &Light, levels: &Levels, index: usize) -> (LaneState, String, Option<Gap>) {
+    let again = |words: &str| (LaneState::ReadAgain, words.to_owned(), None);
+    let told = |state, words: String| (state, words, None);
+    match light.reading {
+        None if levels.targets[index].is_some() || light.target.is_some() || light.unit.is_some() => told(LaneState::Set, "set".to_owned()),
+        None => told(LaneState::Untouched, "untouched".to_owned()),
+        Some(Held { standing: Standing::Stale { .. }, .. }) => again("read again"),
+        Some(Held { standing: Standing::Carried { because, .. }, reading, .. }) => match (levels.gap(index), levels.lights[index].total) {
+            (Some(gap), _) if gap.tenths().abs() > TOLERANCE_TENTHS && because != Because::Copied => against(gap),
+            (_, Some(level)) => again(&format!("likely {level}")),
+            _ => again(&format!("read {}", reading.shows)),
+        },
+        Some(Held { reading, .. }) => match (levels.gap(index), levels.lights[index].total) {
+            (Some(gap), _) => against(gap),
+            (None, Some(_)) => told(LaneState::Measured, "read".to_owned()),
+            (None, None) => told(LaneState::Measured, format!("reads {}", reading.shows)),
+        },
+    }
+}
+
+fn foot(light: &Light, pick: &Pick) -> Foot {
+    let unit = light.unit.as_ref().map(|u| u.name.clone());
+    let plain = match (unit, &light.modifier) {
+        (Some(unit), Some(modifier)) => format!("{unit} · {modifier}"),
+        (Some(unit), None) => unit,
+        (None, Some(modifier)) => modifier.clone(),
+        (None, None) => "say the unit".to_owned(),
+    };
+    let pending = pick.pending.as_ref().filter(|(id, _)| *id == light.id).map(|(_, setting)| format!("→ {setting}"));
+    Foot { strong: light.written().unwrap_or_default(), plain, pending }
+}
+
+fn whole(setup: &Setup, levels: &Levels, face: Option<&Face>) -> Lane {
+    let mut lane = bare("whole", LaneKind::Whole, "Whole");
+    lane.face = face.cloned();
+    lane.foot = Foot { strong: String::new(), plain: "meter all lights on".to_owned(), pending: None };
+    let stale = setup.whole.is_some_and(|w| w.standing != Standing::Measured);
+    if stale {
+        (lane.state, lane.words) = (LaneState::ReadAgain, "read again".to_owned());
+    }
+    if let (Some(level), Some(e)) = (levels.whole, levels.exposure) {
+        lane.reading = Some(Mark::at(level, e));
+        (lane.state, lane.words) = match levels::whole_against_parts(setup, levels) {
+            Some((parts, whole, true)) => {
+                let by = whole - parts;
+                lane.gap = Some(Gap { stops: by, shown: by.number(), way: if by.get() > 0.0 { Way::Down } else { Way::Up } });
+                lane.foot.plain = format!("parts say {parts}");
+                if by.get() > 0.0 {
+                    (LaneState::Over, format!("{} over parts", by.number()))
+                } else {
+                    (LaneState::Under, format!("{} under parts", by.number()))
+                }
+            }
+            Some(_) => (LaneState::OnTarget, "agrees".to_owned()),
+            None => (LaneState::Measured, "read".to_owned()),
+        };
+    }
+    lane
+}
+
+fn frame(setup: &Setup) -> Lane {
+    let mut lane = bare("frame", LaneKind::Frame, "Frame");
+    lane.foot.plain = "expose a test frame".to_owned();
+    if setup.frames > 0 {
+        let n = setup.frames;
+        lane.state = LaneState::Measured;
+        lane.words = if n == 1 { "1 shot".to_owned() } else { format!("{n} shot") };
+    }
+    lane
+}

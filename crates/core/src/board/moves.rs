@@ -1,0 +1,534 @@
+//! The next move: one sentence, one action.
+//!
+//! Order of picking: the room's decision, then a light that was just dialled, then the largest gap (ties in the order of the work,
+//! the key before the fill always), then what was not read yet, then the whole, then the frame. It is advice and never a lock.
+
+use serde::Serialize;
+
+use super::{
+    Mark, Say, TapeLine,
+    levels::{self, Levels},
+    tape,
+};
+use crate::{
+    ambient::{RoomWish, UNSEEN},
+    meter::{Amount, Exposure},
+    ratio::{Anchor, Convention, Ratio, RatioTarget},
+    scale::{Aperture, Iso, Series, ShutterTime, Stops, fnumber},
+    setup::{
+        Because, Camera, CameraSet, DialTurned, Entry, FrameShot, Light, LightId, LightPut, Meters, RatioChosen, Role, Setup, Standing,
+    },
+    strobe::{Dial, Reach, Tick, Unit},
+    words::{Line, Span, strong, text},
+};
+
+/// What to do next.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct NextMove {
+    /// What kind of move it is.
+    pub kind: MoveKind,
+    /// The lane it belongs to.
+    pub lane: String,
+    /// The sentence; what is dialled stands out.
+    pub say: Line,
+    /// Why, and the other way to do it: two lines at most.
+    pub why: Vec<Line>,
+    /// The unit's own power scale, where the move is a light's and its unit is known.
+    pub power: Option<PowerDrawing>,
+    /// What to press once it is done, and the entry that this logs.
+    pub action: Option<Action>,
+    /// How it will stand on the tape.
+    pub tape: Option<TapeLine>,
+}
+
+/// Kinds of move.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum MoveKind {
+    /// Read the room, flash off.
+    MeterRoom,
+    /// Set the camera for the first time.
+    SetCamera,
+    /// Change the camera for the room's sake.
+    MoveRoom,
+    /// Choose the ratio.
+    ChooseRatio,
+    /// Read a light alone.
+    MeterLight,
+    /// Turn a dial.
+    Dial,
+    /// Move a light, where its dial can't do it.
+    Distance,
+    /// The room alone is over what the light should give.
+    RoomOver,
+    /// Read all lights together.
+    MeterWhole,
+    /// The whole and its parts do not agree.
+    FindWhatMoved,
+    /// Nothing to change.
+    Shoot,
+}
+
+/// What to press once the move is done.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Action {
+    /// The word on the button: `Dialled`.
+    pub label: String,
+    /// What it logs.
+    pub entry: Entry,
+}
+
+/// A unit's power scale, to be drawn.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PowerDrawing {
+    /// `Tallow 500, 500 Ws`.
+    pub unit: String,
+    /// Whose mark stands on it.
+    pub role: Role,
+    /// Its marks, in stops below full.
+    pub ticks: Vec<Tick>,
+    /// Lowest power in stops below full.
+    pub lowest: Stops,
+    /// Where it is set.
+    pub now: Stops,
+    /// The same as written: `1/8`.
+    pub now_written: String,
+    /// Where it goes.
+    pub next: Option<Stops>,
+}
+
+/// The move with what the lanes need of it.
+pub(super) struct Pick {
+    pub(super) next: NextMove,
+    /// Which light it changes, and where that lands.
+    pub(super) after: Option<(LightId, Stops)>,
+    /// Which light gets which setting.
+    pub(super) pending: Option<(LightId, String)>,
+}
+
+impl Pick {
+    fn plain(kind: MoveKind, lane: &str, say: Say, why: Vec<Line>) -> Self {
+        Self { next: NextMove { kind, lane: lane.to_owned(), say, why, power: None, action: None, tape: None }, after: None, pending: None }
+    }
+
+    fn with_action(mut self, setup: &Setup, label: &str, entry: Entry) -> Self {
+        self.next.tape = Some(tape::pending(setup, &entry));
+        self.next.action = Some(Action { label: label.to_owned(), entry });
+        self
+    }
+}
+
+pub(super) fn pick(setup: &Setup, levels: &Levels) -> Pick {
+    let anything_read = setup.lights.iter().any(|l| l.reading.is_some_and(|h| h.standing == Standing::Measured));
+    let room_unread = setup.room.reading.is_none();
+    if room_unread && !anything_read {
+        return meter_room();
+    }
+    let Some(camera) = setup.camera else { return set_camera(setup) };
+    if let Some(room) = levels.room_level
+        && let Some(pick) = move_room(setup, camera, room)
+    {
+        return pick;
+    }
+    let order = order_of_lights(setup);
+    // What was just dialled is read again before anything else is touched.
+    let just_changed = |l: &Light| match l.reading.map(|h| h.standing) {
+        Some(Standing::Carried { because, .. } | Standing::Stale { because }) => because != Because::Copied,
+        _ => false,
+    };
+    if let Some(&i) = order.iter().find(|&&i| just_changed(&setup.lights[i]) && !levels.is_off(i)) {
+        return meter_light(setup, levels, i);
+    }
+    if let Some(i) = largest_gap(setup, levels, &order) {
+        return move_light(setup, levels, i);
+    }
+    if setup.ratio.is_none() && setup.lights.iter().any(|l| l.role == Role::Key) {
+        return choose_ratio(setup);
+    }
+    if room_unread {
+        return meter_room();
+    }
+    let wants_reading = |i: usize| {
+        let light = &setup.lights[i];
+        light.reading.is_none_or(|h| h.standing != Standing::Measured) && (levels.targets[i].is_some() || light.unit.is_some())
+    };
+    if let Some(&i) = order.iter().find(|&&i| wants_reading(i)) {
+        return meter_light(setup, levels, i);
+    }
+    if levels.whole.is_none() {
+        return meter_whole(setup, levels);
+    }
+    if let Some((parts, whole, true)) = levels::whole_against_parts(setup, levels) {
+        let by = whole - parts;
+        let side = if by.get() > 0.0 { "over" } else { "under" };
+        let say = vec![text(format!("Whole is {} {side} its parts: meter each light again", by.number()))];
+        let why = vec![vec![text(format!("Parts say {parts}, meter says {whole}. Something moved, or a light did not fire."))]];
+        return Pick::plain(MoveKind::FindWhatMoved, "whole", say, why);
+    }
+    let say = vec![text("Nothing to change. Shoot a frame.")];
+    Pick::plain(MoveKind::Shoot, "frame", say, vec![vec![text("Every light that was read is within a tenth of its wish.")]]).with_action(
+        setup,
+        "Shot",
+        Entry::Frame(FrameShot { note: None }),
+    )
+}
+
+/// Lights in the order of the work.
+fn order_of_lights(setup: &Setup) -> Vec<usize> {
+    let mut order: Vec<usize> = (0..setup.lights.len()).collect();
+    order.sort_by_key(|&i| setup.lights[i].role);
+    order
+}
+
+fn largest_gap(setup: &Setup, levels: &Levels, order: &[usize]) -> Option<usize> {
+    let size = |i: usize| levels.gap(i).map_or(0, |g| g.tenths().abs());
+    let off: Vec<usize> = order.iter().copied().filter(|&i| levels.is_off(i)).collect();
+    let largest = off.iter().copied().reduce(|best, i| if size(i) > size(best) { i } else { best })?;
+    if setup.lights[largest].role == Role::Fill {
+        return off.into_iter().find(|&i| setup.lights[i].role == Role::Key).or(Some(largest));
+    }
+    Some(largest)
+}
+
+fn meter_room() -> Pick {
+    let why = vec![vec![text("At the sitter, dome toward the camera. Type what it shows, with the meter's ISO and shutter.")]];
+    Pick::plain(MoveKind::MeterRoom, "room", vec![text("Meter the room with the flash off")], why)
+}
+
+fn set_camera(setup: &Setup) -> Pick {
+    let say = vec![text("Set the camera: aperture, shutter, ISO")];
+    let why = vec![vec![text(
+        "Every level is counted from it. Choose above, or begin with a usual studio setting (common practice, no source).",
+    )]];
+    let pick = Pick::plain(MoveKind::SetCamera, "camera", say, why);
+    match (Aperture::parse("8"), ShutterTime::parse("1/125"), Iso::parse("100")) {
+        (Ok(aperture), Ok(shutter), Ok(iso)) => {
+            pick.with_action(setup, "ƒ8, 1/125, ISO 100", Entry::Camera(CameraSet { aperture, shutter, iso, sync: None }))
+        }
+        _ => pick,
+    }
+}
+
+fn choose_ratio(setup: &Setup) -> Pick {
+    let say = vec![text("Choose the ratio of key to fill")];
+    let why = vec![vec![text("2 : 1 is flat, 3 : 1 usual, 9 : 1 dark. Lit : shadow of 3 : 1 is one stop between the two readings.")]];
+    let pick = Pick::plain(MoveKind::ChooseRatio, "key", say, why);
+    match Ratio::new(3.0).and_then(|r| RatioTarget::new(r, Convention::LitShadow, Anchor::LitSide)) {
+        Ok(target) => pick.with_action(setup, "3 : 1", Entry::Ratio(RatioChosen { target: Some(target) })),
+        Err(_) => pick,
+    }
+}
+
+fn place_of(role: Role) -> &'static str {
+    match role {
+        Role::Fill => "At the shadow side, all others off.",
+        Role::Rim => "At the shoulder, from its own direction, all others off.",
+        Role::Hair => "At the hair, from its own direction, all others off.",
+        Role::Ground => "At the wall, all others off.",
+        Role::Key | Role::Room => "At the face, all others off.",
+    }
+}
+
+fn meter_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
+    let light = &setup.lights[index];
+    let name = light.name().to_lowercase();
+    let again = light.reading.is_some_and(|h| !matches!(h.standing, Standing::Carried { because: Because::Copied, .. }));
+    let say = vec![text(format!("Meter the {name} {}", if again { "again" } else { "alone" }))];
+    let mut first = vec![Span::Mark(light.role), text(place_of(light.role))];
+    if let Some((target, e)) = levels.targets[index].zip(levels.exposure) {
+        first.extend([text(" It should read "), Span::F(Mark::at(target, e).aperture), text(".")]);
+    }
+    let mut pick = Pick::plain(MoveKind::MeterLight, light.id.as_str(), say, vec![first]);
+    pick.next.power = power(light, None);
+    pick
+}
+
+fn meter_whole(setup: &Setup, levels: &Levels) -> Pick {
+    let mut why = vec![text("At the face, dome toward the camera.")];
+    if let Some((parts, e)) = levels.sides(setup, None).and_then(|(lit, _, _)| lit.level()).zip(levels.exposure) {
+        why.extend([text(" The parts add up to "), Span::F(Mark::at(parts, e).aperture), text(".")]);
+    }
+    Pick::plain(MoveKind::MeterWhole, "whole", vec![text("Meter all lights together")], vec![why])
+}
+
+fn power(light: &Light, next: Option<Stops>) -> Option<PowerDrawing> {
+    let (unit, dial) = (light.unit.as_ref()?, light.dial?);
+    Some(PowerDrawing {
+        unit: unit.rated.map_or_else(|| unit.name.clone(), |ws| format!("{}, {} Ws", unit.name, ws.get())),
+        role: light.role,
+        ticks: unit.scale.ticks(),
+        lowest: unit.scale.stops(unit.scale.lowest()),
+        now: unit.scale.stops(dial),
+        now_written: unit.scale.write(dial),
+        next,
+    })
+}
+
+fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
+    let light = &setup.lights[index];
+    let level = levels.lights[index];
+    let (Some(gap), Some(target), Some(e)) = (levels.gap(index), levels.targets[index], levels.exposure) else {
+        return meter_light(setup, levels, index);
+    };
+    let why = vec![reads(setup, levels, index, target, e)];
+    let Some(change) = flash_change(level.flash, gap, target, levels.room) else {
+        let say = vec![text(format!("{} can't go lower: the room alone is over it", light.name()))];
+        return Pick::plain(MoveKind::RoomOver, light.id.as_str(), say, why);
+    };
+    match light.unit.as_ref().zip(light.dial) {
+        Some((unit, dial)) => {
+            let nearest = unit.scale.nearest(unit.scale.stops(dial) + change);
+            let turn = unit.scale.stops(nearest.dial) - unit.scale.stops(dial);
+            let after = level.flash.by(turn).and(levels.room).level().unwrap_or(target);
+            let job = Job { setup, light, unit, dial, to: nearest.dial, change, turn, gap, target, after, reach: nearest.reach };
+            job.pick(why)
+        }
+        None => {
+            let say = vec![text(format!("{} {} {}", light.name(), way(change), gap.size()))];
+            let mut why = why;
+            why.push(vec![text("Say which unit it is and what its dial shows, and the setting is named here.")]);
+            let mut pick = Pick::plain(MoveKind::Dial, light.id.as_str(), say, why);
+            pick.after = Some((light.id.clone(), target));
+            pick
+        }
+    }
+}
+
+fn way(change: Stops) -> &'static str {
+    if change.get() > 0.0 { "up" } else { "down" }
+}
+
+/// By how much the flash itself must change so that flash and room together land on the wish.
+///
+/// Where the room's part is less than a meter can tell, it is the gap itself. None where the room alone is already over the wish.
+fn flash_change(flash: Amount, gap: Stops, target: Stops, room: Amount) -> Option<Stops> {
+    let wanted = Amount::at(target).without(room).level()?;
+    let exact = wanted - flash.level()?;
+    Some(if (exact + gap).abs() < UNSEEN { -gap } else { exact })
+}
+
+/// `reads ƒ5.6¹. For 3 : 1 it must read ƒ4⁴.`
+fn reads(setup: &Setup, levels: &Levels, index: usize, target: Stops, e: Exposure) -> Line {
+    let light = &setup.lights[index];
+    let likely = light.reading.is_some_and(|h| h.standing != Standing::Measured);
+    let total = levels.lights[index].total.unwrap_or(target);
+    let mut line = vec![
+        Span::Mark(light.role),
+        text(if likely { "is likely at " } else { "reads " }),
+        Span::F(fnumber(e.aperture.av() + total.get())),
+    ];
+    match (light.role, setup.ratio) {
+        (Role::Key | Role::Fill, Some(ratio)) => line.push(text(format!(". For {} it must read ", ratio.ratio().shown().replace(' ', "")))),
+        _ => line.push(text(". It must read ")),
+    }
+    line.extend([Span::F(Mark::at(target, e).aperture), text(".")]);
+    line
+}
+
+/// One light whose dial is known, on its way to a wish.
+struct Job<'a> {
+    setup: &'a Setup,
+    light: &'a Light,
+    unit: &'a Unit,
+    dial: Dial,
+    to: Dial,
+    /// What the flash should change by, and what the dial gives of it.
+    change: Stops,
+    turn: Stops,
+    gap: Stops,
+    target: Stops,
+    after: Stops,
+    reach: Reach,
+}
+
+impl Job<'_> {
+    fn pick(self, mut why: Vec<Line>) -> Pick {
+        let name = self.light.name();
+        let setting = self.unit.scale.write(self.to);
+        let left = self.after - self.target;
+        let enough = left.tenths().abs() <= super::TOLERANCE_TENTHS;
+        let (back, from_to) = self.distance(if enough { self.change } else { self.change - self.turn });
+        let (kind, say) = if enough {
+            let alternative = match from_to {
+                Some((from, to)) => format!("Or {back}, {from} to {to}."),
+                None => format!("Or {back} to {}.", times(self.change)),
+            };
+            why.push(vec![text(alternative)]);
+            (MoveKind::Dial, vec![text(format!("{name} {} {}: set ", way(self.change), self.gap.size())), strong(&setting)])
+        } else {
+            let side = if left.get() > 0.0 { "over" } else { "under" };
+            let where_to = from_to.map_or_else(|| times(self.change - self.turn), |(_, to)| to);
+            let still = format!("still {} {side}: {back} to ", left.number());
+            why.push(vec![text(self.other_ways())]);
+            if self.to == self.dial {
+                let end = match self.reach {
+                    Reach::BelowLowest => "its lowest, ",
+                    Reach::AboveFull => "full power, ",
+                    Reach::Within => "its nearest step, ",
+                };
+                (
+                    MoveKind::Distance,
+                    vec![text(format!("{name} is at {end}")), strong(&setting), text(format!(", {still}")), strong(where_to)],
+                )
+            } else {
+                (MoveKind::Dial, vec![text(format!("{name} to ")), strong(&setting), text(format!(", {still}")), strong(where_to)])
+            }
+        };
+        let mut pick = Pick::plain(kind, self.light.id.as_str(), say, why);
+        let moves = self.to != self.dial;
+        pick.next.power = power(self.light, moves.then(|| self.unit.scale.stops(self.to)));
+        pick.after = Some((self.light.id.clone(), if moves { self.after } else { self.target }));
+        if moves {
+            pick.pending = Some((self.light.id.clone(), setting.clone()));
+            pick.with_action(self.setup, "Dialled", Entry::Dial(DialTurned { light: self.light.id.clone(), dial: setting }))
+        } else if let Some(distance) = self.moved_to(self.change) {
+            let put = LightPut { distance: Some(distance), ..self.light.as_put() };
+            pick.with_action(self.setup, "Moved", Entry::Light(put))
+        } else {
+            pick
+        }
+    }
+
+    fn moved_to(&self, change: Stops) -> Option<Meters> {
+        Meters::new(self.light.distance?.get() * (-change).distance_factor()).ok()
+    }
+
+    /// Which way it is moved for a change of light, and from where to where.
+    fn distance(&self, change: Stops) -> (&'static str, Option<(String, String)>) {
+        let back = if change.get() < 0.0 { "move it back" } else { "bring it nearer" };
+        let unit = self.setup.length;
+        (
+            back,
+            self.light
+                .distance
+                .zip(self.moved_to(change))
+                .map(|(from, to)| (from.told(unit).trim_end_matches([' ', 'm', 'f', 't']).to_owned(), to.told(unit))),
+        )
+    }
+
+    fn other_ways(&self) -> String {
+        match self.reach {
+            Reach::BelowLowest => format!(
+                "{} ends at {}. Or a filter, a grid, or a smaller unit.",
+                self.unit.name,
+                self.unit.scale.write(self.unit.scale.lowest())
+            ),
+            Reach::AboveFull => format!(
+                "{} ends at {}. Or open the aperture or raise ISO, and bring all others down as much.",
+                self.unit.name,
+                self.unit.scale.write(Dial::FULL)
+            ),
+            Reach::Within => format!("{} has no finer step.", self.unit.name),
+        }
+    }
+}
+
+/// A distance factor where the distance itself is not known.
+fn times(change: Stops) -> String {
+    format!("{:.2} times its distance", (-change).distance_factor())
+}
+
+impl Light {
+    /// This light as the entry that describes it.
+    #[must_use]
+    pub fn as_put(&self) -> LightPut {
+        LightPut {
+            light: self.id.clone(),
+            role: self.role,
+            unit: self.unit.clone(),
+            dial: self.written(),
+            modifier: self.modifier.clone(),
+            distance: self.distance,
+        }
+    }
+}
+
+/// Longest sync time that every focal-plane shutter here is taken to reach where its own is not known (common practice, no source).
+const USUAL_SYNC_TV: f64 = 7.0;
+/// Past this aperture diffraction softens everything (common practice, no source): f/16.
+const SMALLEST_AV: f64 = 8.0;
+
+/// The camera change that brings the room to its wish: the shutter up to sync first (free), then ISO to 100, then the aperture.
+fn move_room(setup: &Setup, camera: Camera, room: Stops) -> Option<Pick> {
+    let wish = setup.room.wish;
+    let gap = wish.gap(room);
+    let off = match wish {
+        RoomWish::Remove(_) => gap.tenths() > 0,
+        RoomWish::Keep(_) => gap.tenths().abs() > super::TOLERANCE_TENTHS,
+    };
+    if !off {
+        return None;
+    }
+    let e = camera.exposure;
+    let sync = camera.sync.map_or(USUAL_SYNC_TV, ShutterTime::tv);
+    // A removed room must not stay a hair over its line; a kept one goes to the nearest third.
+    let thirds = |stops: f64| match wish {
+        RoomWish::Remove(_) => (stops * 3.0 - 1e-6).ceil() / 3.0,
+        RoomWish::Keep(_) => (stops * 3.0).round() / 3.0,
+    };
+    let mut to = e;
+    let mut rest = gap.get();
+    let tv = (e.shutter.tv() + thirds(rest)).min(sync.max(e.shutter.tv())).max(-5.0);
+    if let Ok(shutter) = ShutterTime::from_tv(tv) {
+        rest -= shutter.tv() - e.shutter.tv();
+        to.shutter = shutter;
+    }
+    let by_shutter = rest;
+    if rest > 0.05 {
+        let down = thirds(rest).min(e.iso.stops_over_100().max(0.0));
+        if let Ok(iso) = Iso::from_stops_over_100(e.iso.stops_over_100() - down) {
+            rest -= down;
+            to.iso = iso;
+        }
+    }
+    if rest > 0.05 {
+        let down = thirds(rest).min((SMALLEST_AV - e.aperture.av()).max(0.0));
+        if let Ok(aperture) = Aperture::from_av(e.aperture.av() + down) {
+            rest -= down;
+            to.aperture = aperture;
+        }
+    }
+    let mut setting = Vec::new();
+    if to.shutter != e.shutter {
+        setting.push(to.shutter.marking(Series::Third));
+    }
+    if to.iso != e.iso {
+        setting.push(format!("ISO {}", to.iso.marking(Series::Third)));
+    }
+    if to.aperture != e.aperture {
+        setting.push(format!("ƒ{}", to.aperture.marking(Series::Third)));
+    }
+    let side = if gap.get() > 0.0 { ("over", "down") } else { ("under", "up") };
+    let line = match wish {
+        RoomWish::Remove(l) => format!("It sits at {room}; removed is {} or less.", l.level),
+        RoomWish::Keep(l) => format!("It sits at {room}; it is wished at {}.", l.level),
+    };
+    let mut why = vec![vec![Span::Mark(Role::Room), text(line)]];
+    if setting.is_empty() {
+        let say = vec![text(format!("Room is {} {}, and the camera is at its end", gap.number(), side.0))];
+        why.push(vec![text("Switch lamps off, close the blinds, or use a filter; the lights rise with a filter.")]);
+        return Some(Pick::plain(MoveKind::MoveRoom, "room", say, why));
+    }
+    let mut say = Vec::new();
+    if rest > 0.05 {
+        say.extend([
+            text("Room: set "),
+            strong(setting.join(", ")),
+            text(format!(", still {} over: lamps off, or a filter", Stops::of(rest).number())),
+        ]);
+    } else {
+        say.extend([text(format!("Room {} {}: set ", side.1, gap.size())), strong(setting.join(", "))]);
+    }
+    let lights = by_shutter - rest;
+    why.push(vec![text(if lights > 0.05 {
+        format!("The shutter is free up to sync. The rest costs flash: every light up {}.", Stops::of(lights).size())
+    } else {
+        "The shutter changes the room and leaves the flash alone.".to_owned()
+    })]);
+    let entry = Entry::Camera(CameraSet { aperture: to.aperture, shutter: to.shutter, iso: to.iso, sync: camera.sync });
+    Some(Pick::plain(MoveKind::MoveRoom, "room", say, why).with_action(setup, "Set", entry))
+}

@@ -1,0 +1,199 @@
+//! How an entry stands on the tape: what happened, and what it meant then.
+
+use serde::{Deserialize, Serialize};
+
+use super::{Board, LaneState};
+use crate::{
+    ambient::RoomWish,
+    ratio::{Anchor, Convention},
+    scale::{FNumber, Series, Stops},
+    setup::{Entry, LightId, ReadingTaken, Role, Setup, Subject},
+    words::{Line, Span, strong, text},
+};
+
+/// One item of the tape.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TapeLine {
+    /// What kind of thing happened; tells which mark stands before it.
+    pub kind: TapeKind,
+    /// Whose mark, where it is a light's or the room's.
+    pub role: Option<Role>,
+    /// What happened.
+    pub head: Line,
+    /// What it meant.
+    pub tail: String,
+}
+
+/// Kinds of tape items.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum TapeKind {
+    /// A reading.
+    Reading,
+    /// More light.
+    Up,
+    /// Less light.
+    Down,
+    /// The camera was set.
+    Camera,
+    /// Something was decided or described.
+    Choice,
+    /// A frame was shot.
+    Frame,
+    /// Words.
+    Note,
+}
+
+fn line(kind: TapeKind, role: Option<Role>, head: Line, tail: impl Into<String>) -> TapeLine {
+    TapeLine { kind, role, head, tail: tail.into() }
+}
+
+impl TapeLine {
+    /// How an entry stands on the tape, between the setup before it and the one after.
+    #[must_use]
+    pub fn of(before: &Setup, entry: &Entry, after: &Setup, board: &Board) -> Self {
+        match entry {
+            Entry::Start(start) => line(TapeKind::Choice, None, vec![text("Started")], format!("from {}", start.from)),
+            Entry::Reading(taken) => reading(taken, after, board),
+            Entry::Camera(set) => {
+                let head =
+                    vec![text("Camera "), Span::F(FNumber::from(set.aperture)), strong(format!(" {}", set.shutter.marking(Series::Third)))];
+                line(TapeKind::Camera, None, head, format!("ISO {}", set.iso.marking(Series::Third)))
+            }
+            Entry::RoomWish(wish) => {
+                let tail = match wish {
+                    RoomWish::Remove(l) => format!("remove: below {}", l.level),
+                    RoomWish::Keep(l) => format!("keep at {}", l.level),
+                };
+                line(TapeKind::Choice, Some(Role::Room), vec![text("Room")], tail)
+            }
+            Entry::Dial(turned) => {
+                let (name, role, unit) = named(after, &turned.light);
+                let power = |s: &Setup| s.light(&turned.light).and_then(crate::setup::Light::power);
+                let written = after.light(&turned.light).and_then(crate::setup::Light::written).unwrap_or_default();
+                let change = power(before).zip(power(after)).map(|(a, b)| b - a);
+                match change.filter(|c| *c != Stops::ZERO) {
+                    Some(change) => {
+                        let (kind, way) = if change.get() > 0.0 { (TapeKind::Up, "up") } else { (TapeKind::Down, "down") };
+                        line(kind, role, vec![text(format!("{name} {way} {} ", change.number())), strong(written)], unit)
+                    }
+                    None => line(TapeKind::Choice, role, vec![text(format!("{name} ")), strong(written)], unit),
+                }
+            }
+            Entry::Light(put) => {
+                let (name, role, unit) = named(after, &put.light);
+                let light = after.light(&put.light);
+                let dial = light.and_then(crate::setup::Light::written);
+                let mut tail: Vec<String> = light.and_then(|l| l.modifier.clone()).into_iter().collect();
+                tail.extend(put.distance.map(|d| d.told(after.length)));
+                let mut head = vec![text(if unit.is_empty() { name } else { format!("{name}: {unit} ") })];
+                head.extend(dial.map(strong));
+                line(TapeKind::Choice, role, head, tail.join(" · "))
+            }
+            Entry::LightRemoved(removed) => {
+                let (name, role, unit) = named(before, &removed.light);
+                line(TapeKind::Choice, role, vec![text(format!("{name} taken away"))], unit)
+            }
+            Entry::Ratio(chosen) => match chosen.target {
+                None => line(TapeKind::Choice, None, vec![text("No ratio")], "given up"),
+                Some(target) => {
+                    let convention = match target.convention() {
+                        Convention::LitShadow => "lit : shadow",
+                        Convention::Readings => "by readings",
+                    };
+                    let anchor = match target.anchor() {
+                        Anchor::LitSide => "lit side on 0",
+                        Anchor::KeyAlone => "key alone on 0",
+                    };
+                    line(TapeKind::Choice, None, vec![strong(target.ratio().shown()), text(format!(" {convention}"))], anchor)
+                }
+            },
+            Entry::Target(set) => {
+                let (name, role, _) = named(after, &set.light);
+                let tail = match (role, after.ratio) {
+                    (Some(Role::Key | Role::Fill), Some(ratio)) => ratio.ratio().shown(),
+                    _ => "target".to_owned(),
+                };
+                line(
+                    TapeKind::Choice,
+                    role,
+                    vec![text(format!("{name} at ")), strong(set.level.map_or_else(|| "no level".to_owned(), Stops::shown))],
+                    tail,
+                )
+            }
+            Entry::Length(chosen) => {
+                let unit = match chosen.unit {
+                    crate::setup::LengthUnit::Metres => "metres",
+                    crate::setup::LengthUnit::Feet => "feet",
+                };
+                line(TapeKind::Choice, None, vec![text("Distances")], format!("in {unit}"))
+            }
+            Entry::Frame(shot) => line(
+                TapeKind::Frame,
+                None,
+                vec![text(format!("Frame {}", after.frames))],
+                shot.note.clone().unwrap_or_else(|| "shot".to_owned()),
+            ),
+            Entry::Note(note) => line(TapeKind::Note, None, vec![text("Note")], note.text.clone()),
+        }
+    }
+}
+
+fn named(setup: &Setup, id: &LightId) -> (String, Option<Role>, String) {
+    setup.light(id).map_or_else(
+        || (id.to_string(), None, String::new()),
+        |l| (l.name(), Some(l.role), l.unit.as_ref().map(|u| u.name.clone()).unwrap_or_default()),
+    )
+}
+
+fn reading(taken: &ReadingTaken, after: &Setup, board: &Board) -> TapeLine {
+    let (name, role, held) = match &taken.of {
+        Subject::Room => ("Room".to_owned(), Some(Role::Room), after.room.reading),
+        Subject::Whole => ("Whole".to_owned(), None, after.whole.map(|w| w.reading)),
+        Subject::Light(id) => {
+            let (name, role, _) = named(after, id);
+            (name, role, after.light(id).and_then(|l| l.reading).map(|h| h.reading))
+        }
+    };
+    let head = vec![text(format!("{name} ")), Span::F(taken.shows.fnumber())];
+    let meter = held.map(|r| format!("{}, ISO {}", r.shutter.marking(Series::Third), r.iso.marking(Series::Third))).unwrap_or_default();
+    let other_iso =
+        after.camera.zip(held).filter(|(c, r)| c.exposure.iso != r.iso).map(|(_, r)| format!(", at ISO {}", r.iso.marking(Series::Third)));
+    let lane = board.lane(&taken.of.to_string());
+    let tail = match lane {
+        Some(lane) if taken.of != Subject::Room && lane.state != LaneState::Measured => {
+            format!("{}{}", lane.words, other_iso.unwrap_or_default())
+        }
+        Some(lane) if taken.of != Subject::Room => lane.reading.as_ref().map_or(meter, |m| m.shown.clone()),
+        _ => meter,
+    };
+    line(TapeKind::Reading, role, head, tail)
+}
+
+/// How the next move will stand on the tape.
+pub(super) fn pending(setup: &Setup, entry: &Entry) -> TapeLine {
+    match entry {
+        Entry::Dial(turned) => {
+            let (name, role, unit) = named(setup, &turned.light);
+            line(TapeKind::Choice, role, vec![text(format!("{name} to ")), strong(turned.dial.clone())], format!("{unit}, then read again"))
+        }
+        Entry::Light(put) => {
+            let (name, role, _) = named(setup, &put.light);
+            let to = put.distance.map(|d| d.told(setup.length)).unwrap_or_default();
+            line(TapeKind::Choice, role, vec![text(format!("{name} to ")), strong(to)], "then read again")
+        }
+        Entry::Camera(set) => {
+            let head =
+                vec![text("Camera "), Span::F(FNumber::from(set.aperture)), strong(format!(" {}", set.shutter.marking(Series::Third)))];
+            line(TapeKind::Camera, None, head, format!("ISO {}", set.iso.marking(Series::Third)))
+        }
+        Entry::Frame(_) => line(TapeKind::Frame, None, vec![text(format!("Frame {}", setup.frames + 1))], "shoot it"),
+        Entry::Ratio(chosen) => {
+            let shown = chosen.target.map(|t| t.ratio().shown()).unwrap_or_default();
+            line(TapeKind::Choice, None, vec![text("Ratio "), strong(shown)], "or choose another")
+        }
+        _ => line(TapeKind::Choice, None, vec![text("Next")], ""),
+    }
+}

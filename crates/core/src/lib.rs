@@ -1,0 +1,26 @@
+//! The trade of lighting a portrait, as pure computation: no input or output, no clock, no web or database type.
+//!
+//! The rooms, in the order of the work:
+//!
+//! - [`scale`]: stops, apertures, shutter times, ISO, EV, tones, and the meter's notation;
+//! - [`meter`]: what a reading means at other camera settings, and sums of lights;
+//! - [`strobe`]: a unit's power scale and the numbers on its own dial;
+//! - [`ratio`]: both ratio conventions and both anchors;
+//! - [`ambient`]: what the room's light does at an exposure;
+//! - [`setup`]: everything as it now stands, and the entries that change it;
+//! - [`board`]: everything that follows from a setup, next move included;
+//! - [`words`]: the pieces of a sentence that a screen can draw.
+//!
+//! Everything is `f64` inside. Rounding happens once: at a unit's dial, or when a number is written for people.
+
+pub mod ambient;
+pub mod board;
+pub mod meter;
+pub mod ratio;
+mod refusal;
+pub mod scale;
+pub mod setup;
+pub mod strobe;
+pub mod words;
+
+pub use refusal::Refusal;

@@ -1,0 +1,187 @@
+//! Readings, what they mean at other camera settings, and sums of lights.
+//!
+//! A meter that is set to another ISO than the camera is off by the difference, for room and flash alike. One that is set to another
+//! shutter time is off for the room's light only: a flash is over long before the shutter closes.
+//! Source: reciprocity and the additivity of illuminance, closed form.
+
+use serde::{Deserialize, Serialize};
+
+use crate::scale::{Aperture, Iso, MeterDisplay, ShutterTime, Stops};
+
+/// What the meter showed, and how it was set.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Reading {
+    /// The f-number with its tenths.
+    pub shows: MeterDisplay,
+    /// The meter's ISO.
+    pub iso: Iso,
+    /// The meter's shutter time.
+    pub shutter: ShutterTime,
+}
+
+/// The camera's exposure.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Exposure {
+    /// Aperture.
+    pub aperture: Aperture,
+    /// Shutter time.
+    pub shutter: ShutterTime,
+    /// ISO.
+    pub iso: Iso,
+}
+
+impl Reading {
+    /// Level of the room's light against an exposure: `Av_read − Av + Sv − Sv_meter + Tv_meter − Tv`.
+    ///
+    /// # Examples
+    /// ```
+    /// use ink_lamp_core::{meter::{Exposure, Reading}, scale::{Aperture, Iso, MeterDisplay, ShutterTime}};
+    ///
+    /// let room = Reading { shows: MeterDisplay::parse("1.4 3")?, iso: Iso::parse("200")?, shutter: ShutterTime::parse("1/125")? };
+    /// let camera = Exposure { aperture: Aperture::parse("8")?, shutter: ShutterTime::parse("1/160")?, iso: Iso::parse("100")? };
+    /// assert_eq!(room.ambient_level(camera).shown(), "−6.0");
+    /// # Ok::<(), ink_lamp_core::Refusal>(())
+    /// ```
+    #[must_use]
+    pub fn ambient_level(self, camera: Exposure) -> Stops {
+        self.flash_level(camera) + Stops::of(self.shutter.tv() - camera.shutter.tv())
+    }
+
+    /// Level of a flash reading against an exposure, taken whole: `Av_read − Av + Sv − Sv_meter`. The shutter does not enter.
+    #[must_use]
+    pub fn flash_level(self, camera: Exposure) -> Stops {
+        Stops::of(self.shows.av() - camera.aperture.av() + camera.iso.sv() - self.iso.sv())
+    }
+
+    /// What the meter would show for the same light at this reading's own settings if the light lay at `level` of the camera's exposure.
+    #[must_use]
+    pub fn av_for(level: Stops, camera: Exposure) -> f64 {
+        camera.aperture.av() + level.get()
+    }
+}
+
+/// An amount of light, 1 being what puts a mid-grey on the exposure. Never negative, always finite.
+#[derive(Debug, Clone, Copy, PartialEq, PartialOrd)]
+pub struct Amount(f64);
+
+impl Amount {
+    /// No light.
+    pub const NONE: Self = Self(0.0);
+
+    /// The light at a level against the exposure.
+    #[must_use]
+    pub fn at(level: Stops) -> Self {
+        Self(level.factor())
+    }
+
+    /// Its level, or none where there is no light.
+    #[must_use]
+    pub fn level(self) -> Option<Stops> {
+        Stops::from_factor(self.0)
+    }
+
+    /// The amount.
+    #[must_use]
+    pub const fn get(self) -> f64 {
+        self.0
+    }
+
+    /// Both together: `N² = N₁² + N₂²`.
+    #[must_use]
+    pub fn and(self, other: Self) -> Self {
+        Self(self.0 + other.0)
+    }
+
+    /// This light without another that was in it; none where the other is as great.
+    #[must_use]
+    pub fn without(self, other: Self) -> Self {
+        Self((self.0 - other.0).max(0.0))
+    }
+
+    /// Raised by some stops.
+    #[must_use]
+    pub fn by(self, stops: Stops) -> Self {
+        Self(self.0 * stops.factor())
+    }
+
+    /// The share of this light in a whole that contains it, 0 to 1.
+    #[must_use]
+    pub fn share_of(self, whole: Self) -> f64 {
+        if whole.0 > 0.0 { (self.0 / whole.0).min(1.0) } else { 0.0 }
+    }
+}
+
+/// The `Av` of several lights together, each read alone at one ISO: `m + log2 Σ 2^(Av − m)`. None for no light at all.
+///
+/// # Examples
+/// ```
+/// let both = ink_lamp_core::meter::sum_of(&[6.0, 6.0]).unwrap();
+/// assert_eq!(both, 7.0);
+/// ```
+#[must_use]
+pub fn sum_of(readings: &[f64]) -> Option<f64> {
+    let most = readings.iter().copied().filter(|av| av.is_finite()).reduce(f64::max)?;
+    Some(most + readings.iter().map(|av| (av - most).exp2()).sum::<f64>().log2())
+}
+
+/// What `n` equal lights, or `n` pops of one, give over a single one: `log2 n`. None for no pop.
+#[must_use]
+pub fn gain_of(n: u32) -> Option<Stops> {
+    Stops::from_factor(f64::from(n))
+}
+
+#[cfg(test)]
+mod tests {
+    use proptest::prelude::*;
+
+    use super::*;
+
+    proptest! {
+        #[test]
+        fn adding_lights_commutes_and_never_dims(a in -10.0..10.0f64, b in -10.0..10.0f64, c in -10.0..10.0f64) {
+            let one = sum_of(&[a, b, c]).unwrap();
+            let other = sum_of(&[c, a, b]).unwrap();
+            prop_assert!((one - other).abs() < 1e-9);
+            prop_assert!(one >= a.max(b).max(c));
+            let stepwise = sum_of(&[sum_of(&[a, b]).unwrap(), c]).unwrap();
+            prop_assert!((one - stepwise).abs() < 1e-9);
+        }
+
+        #[test]
+        fn light_taken_out_again_leaves_the_rest(a in -8.0..8.0f64, b in -8.0..8.0f64) {
+            let (a, b) = (Stops::of(a), Stops::of(b));
+            let rest = Amount::at(a).and(Amount::at(b)).without(Amount::at(b));
+            prop_assert!((rest.level().unwrap() - a).get().abs() < 1e-6);
+        }
+    }
+
+    #[test]
+    fn no_light_has_no_level() {
+        assert_eq!(Amount::NONE.level(), None);
+        assert_eq!(Amount::at(Stops::ZERO).without(Amount::at(Stops::of(1.0))), Amount::NONE);
+        assert_eq!(sum_of(&[]), None);
+        assert_eq!(gain_of(0), None);
+    }
+
+    #[test]
+    fn the_shutter_moves_the_room_and_not_the_flash() {
+        let reading = |shutter: &str| Reading {
+            shows: MeterDisplay::parse("5.6 8").unwrap(),
+            iso: Iso::parse("100").unwrap(),
+            shutter: ShutterTime::parse(shutter).unwrap(),
+        };
+        let camera = Exposure {
+            aperture: Aperture::parse("4").unwrap(),
+            shutter: ShutterTime::parse("1/125").unwrap(),
+            iso: Iso::parse("100").unwrap(),
+        };
+        // Handbook 11: 5.6 8 at 1/60 s is 4 8 at 1/125 s.
+        assert_eq!(reading("1/60").ambient_level(camera).shown(), "+0.8");
+        assert_eq!(reading("1/60").flash_level(camera).shown(), "+1.8");
+        assert_eq!(reading("1/15").flash_level(camera), reading("1/250").flash_level(camera));
+    }
+}

@@ -1,0 +1,336 @@
+use std::fmt;
+
+use serde::{Deserialize, Serialize};
+
+use crate::{
+    Refusal,
+    meter::Reading,
+    scale::Stops,
+    strobe::{Dial, Unit},
+};
+
+/// What a light is for.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[non_exhaustive]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Role {
+    /// Makes the face.
+    Key,
+    /// Decides how dark the shadows are.
+    Fill,
+    /// Separates the sitter from what is behind, at the shoulder or edge.
+    Rim,
+    /// The same, from above.
+    Hair,
+    /// Lights what is behind the sitter.
+    Ground,
+    /// Not a lamp of ours: the light that is there.
+    Room,
+}
+
+impl Role {
+    /// As it is said: `Key`.
+    #[must_use]
+    pub const fn name(self) -> &'static str {
+        match self {
+            Self::Key => "Key",
+            Self::Fill => "Fill",
+            Self::Rim => "Rim",
+            Self::Hair => "Hair",
+            Self::Ground => "Ground",
+            Self::Room => "Room",
+        }
+    }
+
+    const fn id(self) -> &'static str {
+        match self {
+            Self::Key => "key",
+            Self::Fill => "fill",
+            Self::Rim => "rim",
+            Self::Hair => "hair",
+            Self::Ground => "ground",
+            Self::Room => "room",
+        }
+    }
+}
+
+/// What a light is called within its setup: 1 to 24 small letters, digits and hyphens.
+#[derive(Debug, Clone, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(try_from = "String", into = "String")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = String, example = "fill", pattern = "^[a-z0-9-]{1,24}$"))]
+pub struct LightId(String);
+
+impl LightId {
+    /// Names that lanes of another kind have.
+    const TAKEN: [&str; 4] = ["room", "camera", "whole", "frame"];
+
+    /// From text.
+    ///
+    /// # Errors
+    /// Refuses other characters, other lengths, and the names of lanes that are no lights.
+    pub fn new(text: &str) -> Result<Self, Refusal> {
+        let fits = (1..=24).contains(&text.len()) && text.bytes().all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'-');
+        if !fits || Self::TAKEN.contains(&text) {
+            return Err(Refusal::new(
+                "light",
+                "This is no light. Give its id, such as key or rim-2: 1 to 24 small letters, digits and hyphens.",
+            ));
+        }
+        Ok(Self(text.to_owned()))
+    }
+
+    /// As text.
+    #[must_use]
+    pub fn as_str(&self) -> &str {
+        &self.0
+    }
+}
+
+impl fmt::Display for LightId {
+    fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
+        f.write_str(&self.0)
+    }
+}
+
+impl TryFrom<String> for LightId {
+    type Error = Refusal;
+    fn try_from(text: String) -> Result<Self, Refusal> {
+        Self::new(&text)
+    }
+}
+
+impl From<LightId> for String {
+    fn from(id: LightId) -> Self {
+        id.0
+    }
+}
+
+/// A distance in metres, 0.05 to 50.
+#[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
+#[serde(try_from = "f64", into = "f64")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = f64, example = 1.5, minimum = 0.05, maximum = 50.0))]
+pub struct Meters(f64);
+
+impl Meters {
+    /// From a number.
+    ///
+    /// # Errors
+    /// Refuses what lies outside 0.05 m to 50 m.
+    pub fn new(metres: f64) -> Result<Self, Refusal> {
+        if (0.05..=50.0).contains(&metres) {
+            Ok(Self(metres))
+        } else {
+            Err(Refusal::new("distance", format!("{metres} m is no distance in a studio. Give 0.05 to 50 metres.")))
+        }
+    }
+
+    /// The number of metres.
+    #[must_use]
+    pub const fn get(self) -> f64 {
+        self.0
+    }
+
+    /// The fall-off of a small source when it goes from this distance to another, in stops: `−2·log2(d₂/d₁)`.
+    /// A soft source nearer than its own width falls off more slowly.
+    #[must_use]
+    pub fn falloff_to(self, other: Self) -> Stops {
+        Stops::of(-2.0 * (other.0 / self.0).log2())
+    }
+
+    /// As it is told: `2.90 m`, `9.5 ft`.
+    #[must_use]
+    pub fn told(self, unit: super::LengthUnit) -> String {
+        match unit {
+            super::LengthUnit::Metres => format!("{:.2} m", self.0),
+            super::LengthUnit::Feet => format!("{:.1} ft", self.0 / 0.3048),
+        }
+    }
+}
+
+impl TryFrom<f64> for Meters {
+    type Error = Refusal;
+    fn try_from(metres: f64) -> Result<Self, Refusal> {
+        Self::new(metres)
+    }
+}
+
+impl From<Meters> for f64 {
+    fn from(metres: Meters) -> f64 {
+        metres.0
+    }
+}
+
+/// Why a reading is no longer what the meter showed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Because {
+    /// Its power was changed.
+    Dial,
+    /// It was moved.
+    Moved,
+    /// Another modifier is on it.
+    Modifier,
+    /// Another unit stands there.
+    Unit,
+    /// It comes from another setup.
+    Copied,
+    /// One of the lights was changed (for the whole).
+    Lights,
+}
+
+/// How a reading stands.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Standing {
+    /// As the meter showed it.
+    Measured,
+    /// Carried along by a change that can be worked out: a prediction.
+    Carried {
+        /// What the change gives, in stops of flash.
+        by: Stops,
+        /// The last change.
+        because: Because,
+    },
+    /// Changed in a way that can't be worked out: read it again.
+    Stale {
+        /// The change.
+        because: Because,
+    },
+}
+
+/// A reading that is held, with how it stands.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Held {
+    /// What the meter showed.
+    pub reading: Reading,
+    /// How it stands.
+    pub standing: Standing,
+}
+
+impl Held {
+    /// A reading just taken.
+    #[must_use]
+    pub const fn measured(reading: Reading) -> Self {
+        Self { reading, standing: Standing::Measured }
+    }
+
+    /// Carries the reading along by a change that can be worked out.
+    pub fn carry(&mut self, by: Stops, because: Because) {
+        self.standing = match self.standing {
+            Standing::Measured => Standing::Carried { by, because },
+            Standing::Carried { by: before, .. } => Standing::Carried { by: before + by, because },
+            stale @ Standing::Stale { .. } => stale,
+        };
+    }
+
+    /// Marks the reading as no longer true.
+    pub const fn spoil(&mut self, because: Because) {
+        self.standing = Standing::Stale { because };
+    }
+}
+
+/// A light: what it is for, which unit does it, how that is set, and what was read.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(try_from = "Unchecked")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Light {
+    /// Its id within the setup.
+    pub id: LightId,
+    /// What it is for.
+    pub role: Role,
+    /// The unit, once it was said.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub unit: Option<Unit>,
+    /// Its setting, once it was said: never without a unit, always on that unit's scale.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub dial: Option<Dial>,
+    /// What is on it, in words.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub modifier: Option<String>,
+    /// How far it stands from what it lights.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub distance: Option<Meters>,
+    /// The wished level, for lights outside the ratio.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub target: Option<Stops>,
+    /// The last reading of it alone.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub reading: Option<Held>,
+}
+
+/// A light as it comes from outside.
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct Unchecked {
+    id: LightId,
+    role: Role,
+    unit: Option<Unit>,
+    dial: Option<Dial>,
+    #[serde(default, deserialize_with = "super::optional_name")]
+    modifier: Option<String>,
+    distance: Option<Meters>,
+    target: Option<Stops>,
+    reading: Option<Held>,
+}
+
+impl TryFrom<Unchecked> for Light {
+    type Error = Refusal;
+    fn try_from(l: Unchecked) -> Result<Self, Refusal> {
+        let on_scale = match (l.dial, &l.unit) {
+            (None, _) => true,
+            (Some(dial), Some(unit)) => dial <= unit.scale.lowest(),
+            (Some(_), None) => false,
+        };
+        if !on_scale {
+            return Err(Refusal::new("dial", "A dial setting needs a unit and must lie on its scale."));
+        }
+        if l.role == Role::Room {
+            return Err(Refusal::new("role", "The room is no light of the setup. Give key, fill, rim, hair or ground."));
+        }
+        let Unchecked { id, role, unit, dial, modifier, distance, target, reading } = l;
+        Ok(Self { id, role, unit, dial, modifier, distance, target, reading })
+    }
+}
+
+impl Light {
+    /// A light that nobody touched yet, called by its role.
+    #[must_use]
+    pub fn untouched(role: Role) -> Self {
+        Self {
+            id: LightId(role.id().to_owned()),
+            role,
+            unit: None,
+            dial: None,
+            modifier: None,
+            distance: None,
+            target: None,
+            reading: None,
+        }
+    }
+
+    /// As it is said: its role, with its number where there are several (`Rim 2`).
+    #[must_use]
+    pub fn name(&self) -> String {
+        match self.id.0.rsplit_once('-').and_then(|(_, n)| n.parse::<u8>().ok()) {
+            Some(n) => format!("{} {n}", self.role.name()),
+            None => self.role.name().to_owned(),
+        }
+    }
+
+    /// Stops below full, where the dial is known.
+    #[must_use]
+    pub fn power(&self) -> Option<Stops> {
+        Some(self.unit.as_ref()?.scale.stops(self.dial?))
+    }
+
+    /// Its setting as written on its own dial.
+    #[must_use]
+    pub fn written(&self) -> Option<String> {
+        Some(self.unit.as_ref()?.scale.write(self.dial?))
+    }
+}

@@ -1,0 +1,173 @@
+//! Everything as it now stands, and the entries that change it.
+//!
+//! An [`Entry`] is one fact that happened on set. [`Setup::apply`] is pure: it gives the next setup or a [`Refusal`].
+//! A reading whose light was changed in a way that can be worked out is *carried* and says so; otherwise it is *stale*.
+
+mod apply;
+mod entry;
+mod light;
+
+use serde::{Deserialize, Deserializer, Serialize};
+
+pub use entry::{
+    CameraSet, DialTurned, Entry, FrameShot, LengthChosen, LightPut, LightRemoved, NoteTaken, RatioChosen, ReadingTaken, Start, Subject,
+    TargetSet,
+};
+pub use light::{Because, Held, Light, LightId, Meters, Role, Standing};
+
+use crate::{
+    Refusal,
+    ambient::RoomWish,
+    meter::{Exposure, Reading},
+    ratio::RatioTarget,
+    scale::ShutterTime,
+};
+
+/// The most lights a setup holds.
+pub const MOST_LIGHTS: usize = 8;
+
+/// Metres or feet, for every distance that is told.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LengthUnit {
+    /// Metres.
+    #[default]
+    Metres,
+    /// Feet.
+    Feet,
+}
+
+/// The room's light: the wish, and the last reading of it.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Room {
+    /// Removed or kept.
+    pub wish: RoomWish,
+    /// Whether the wish was said, or is only the default.
+    #[serde(default)]
+    pub said: bool,
+    /// Read at the sitter, flash off.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub reading: Option<Reading>,
+}
+
+/// The camera as it is set.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Camera {
+    /// Aperture, shutter and ISO.
+    pub exposure: Exposure,
+    /// Shortest shutter time that syncs with flash, where it is known.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub sync: Option<ShutterTime>,
+}
+
+/// Everything as it now stands.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Setup {
+    /// The room's light.
+    pub room: Room,
+    /// The camera, once it was set.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub camera: Option<Camera>,
+    /// The lights in the order of their lanes, at most eight.
+    #[serde(deserialize_with = "lights")]
+    #[cfg_attr(feature = "schema", schema(max_items = 8))]
+    pub lights: Vec<Light>,
+    /// The wished ratio of key to fill.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub ratio: Option<RatioTarget>,
+    /// The reading with all lights on.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub whole: Option<Held>,
+    /// Frames shot in this setup.
+    #[serde(default)]
+    pub frames: u32,
+    /// Metres or feet.
+    #[serde(default)]
+    pub length: LengthUnit,
+}
+
+impl Default for Setup {
+    /// An empty setup: the four lights a portrait is most often lit with, none of them touched.
+    fn default() -> Self {
+        let lights = [Role::Key, Role::Fill, Role::Rim, Role::Ground].map(Light::untouched).to_vec();
+        Self { room: Room::default(), camera: None, lights, ratio: None, whole: None, frames: 0, length: LengthUnit::Metres }
+    }
+}
+
+impl Setup {
+    /// The light of an id.
+    #[must_use]
+    pub fn light(&self, id: &LightId) -> Option<&Light> {
+        self.lights.iter().find(|l| l.id == *id)
+    }
+
+    /// The first light of a role.
+    #[must_use]
+    pub fn first(&self, role: Role) -> Option<&Light> {
+        self.lights.iter().find(|l| l.role == role)
+    }
+
+    /// This setup as the start of another look: decisions, units and places stay; the room and the whole must be read again, and the
+    /// lights' readings are carried as likely levels.
+    #[must_use]
+    pub fn as_start(&self) -> Self {
+        let mut start = self.clone();
+        start.room.reading = None;
+        start.whole = None;
+        start.frames = 0;
+        for held in start.lights.iter_mut().filter_map(|l| l.reading.as_mut()) {
+            held.carry(crate::scale::Stops::ZERO, Because::Copied);
+        }
+        start
+    }
+
+    /// The setup that a series of entries leads to, from an empty one.
+    ///
+    /// # Errors
+    /// The first entry that can't apply.
+    pub fn replay<'a>(entries: impl IntoIterator<Item = &'a Entry>) -> Result<Self, Refusal> {
+        entries.into_iter().try_fold(Self::default(), |setup, entry| setup.apply(entry))
+    }
+}
+
+/// A name of 1 to 60 characters on one line, without white space around it.
+///
+/// # Errors
+/// Refuses empty and longer names and control characters.
+pub fn checked_name(text: &str) -> Result<String, Refusal> {
+    let name = text.trim();
+    if name.is_empty() || name.chars().count() > 60 || name.chars().any(char::is_control) {
+        return Err(Refusal::new("name", "A name has 1 to 60 characters on one line."));
+    }
+    Ok(name.to_owned())
+}
+
+/// Deserialises a [`checked_name`].
+pub(crate) fn name<'de, D: Deserializer<'de>>(deserializer: D) -> Result<String, D::Error> {
+    checked_name(&String::deserialize(deserializer)?).map_err(serde::de::Error::custom)
+}
+
+/// Deserialises an optional [`checked_name`].
+pub(crate) fn optional_name<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Option<String>, D::Error> {
+    Option::<String>::deserialize(deserializer)?.map(|n| checked_name(&n).map_err(serde::de::Error::custom)).transpose()
+}
+
+fn lights<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Vec<Light>, D::Error> {
+    let lights = Vec::<Light>::deserialize(deserializer)?;
+    if lights.len() > MOST_LIGHTS {
+        return Err(serde::de::Error::custom(format!("{} lights are too many. A setup holds {MOST_LIGHTS}.", lights.len())));
+    }
+    for (n, light) in lights.iter().enumerate() {
+        if lights[..n].iter().any(|l| l.id == light.id) {
+            return Err(serde::de::Error::custom(format!("Two lights are called {}. Give each its own id.", light.id)));
+        }
+    }
+    Ok(lights)
+}

@@ -125,7 +125,6 @@ pub fn lit_over_shadow_with_spill(key_over_fill: Stops, spill: f64) -> Stops {
 /// A wished ratio: number, convention and anchor.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[serde(try_from = "RatioSpec", into = "RatioSpec")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(as = RatioTarget, value_type = RatioSpec))]
 pub struct RatioTarget {
     ratio: Ratio,
     convention: Convention,

@@ -1,1 +1,17 @@
-//! x
+//! Ink Lamp's web server.
+//!
+//! - [`config`]: what the environment says;
+//! - [`startup`]: the listener and the application on it;
+//! - [`guard`]: who may ask, how long, and the headers on every answer;
+//! - [`problem`]: errors as problem documents (RFC 9457);
+//! - [`body`]: request bodies, checked, with the field named that is wrong;
+//! - [`routes`]: one file a noun;
+//! - [`demo`]: the demo data.
+
+pub mod body;
+pub mod config;
+pub mod demo;
+pub mod guard;
+pub mod problem;
+pub mod routes;
+pub mod startup;

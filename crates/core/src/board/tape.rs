@@ -136,6 +136,8 @@ impl TapeLine {
                 vec![text(format!("Frame {}", after.frames))],
                 shot.note.clone().unwrap_or_else(|| "shot".to_owned()),
             ),
+            Entry::Undo(_) => line(TapeKind::Choice, None, vec![text("Undo")], "taken back"),
+            Entry::Redo(_) => line(TapeKind::Choice, None, vec![text("Redo")], "brought back"),
             Entry::Note(note) => line(TapeKind::Note, None, vec![text("Note")], note.text.clone()),
         }
     }

@@ -63,6 +63,9 @@ impl Setup {
             Entry::Length(chosen) => next.length = chosen.unit,
             Entry::Frame(_) => next.frames = next.frames.saturating_add(1),
             Entry::Note(_) => {}
+            Entry::Undo(_) | Entry::Redo(_) => {
+                return Err(Refusal::new("entry", "Taking back and bringing back changes the tape. Read the setup from there."));
+            }
         }
         Ok(next)
     }

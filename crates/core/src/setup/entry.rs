@@ -1,6 +1,7 @@
 use std::fmt;
 
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use super::{LengthUnit, LightId, Meters, Role, Setup};
 use crate::{
@@ -41,6 +42,10 @@ pub enum Entry {
     Frame(FrameShot),
     /// A note was taken.
     Note(NoteTaken),
+    /// An entry was taken back.
+    Undo(Back),
+    /// What was taken back is true after all.
+    Redo(Back),
 }
 
 impl Entry {
@@ -60,7 +65,15 @@ impl Entry {
             Self::Length(_) => "length",
             Self::Frame(_) => "frame",
             Self::Note(_) => "note",
+            Self::Undo(_) => "undo",
+            Self::Redo(_) => "redo",
         }
+    }
+
+    /// Whether it is a fact of its own, and not the taking back or bringing back of one.
+    #[must_use]
+    pub const fn is_fact(&self) -> bool {
+        !matches!(self, Self::Undo(_) | Self::Redo(_))
     }
 
     /// Whether it tells what was seen, and so is true whatever else was changed meanwhile; all others are decisions.
@@ -73,7 +86,6 @@ impl Entry {
 /// What a reading is of.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(try_from = "String", into = "String")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = String, example = "fill"))]
 pub enum Subject {
     /// The room alone, flash off.
     Room,
@@ -133,6 +145,7 @@ pub struct Start {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ReadingTaken {
     /// What was read.
+    #[cfg_attr(feature = "schema", schema(value_type = String, example = "fill"))]
     pub of: Subject,
     /// What the meter showed, as it is typed: `5.6 8`.
     pub shows: MeterDisplay,
@@ -211,6 +224,7 @@ pub struct LightRemoved {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct RatioChosen {
     /// The wish; nothing gives it up.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<crate::ratio::RatioSpec>))]
     pub target: Option<RatioTarget>,
 }
 
@@ -252,4 +266,13 @@ pub struct NoteTaken {
     /// 1 to 60 characters.
     #[serde(deserialize_with = "super::name")]
     pub text: String,
+}
+
+/// An entry that is taken or brought back.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Back {
+    /// Which.
+    pub of: Uuid,
 }

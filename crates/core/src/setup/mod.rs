@@ -5,14 +5,16 @@
 
 mod apply;
 mod entry;
+mod history;
 mod light;
 
 use serde::{Deserialize, Deserializer, Serialize};
 
 pub use entry::{
-    CameraSet, DialTurned, Entry, FrameShot, LengthChosen, LightPut, LightRemoved, NoteTaken, RatioChosen, ReadingTaken, Start, Subject,
-    TargetSet,
+    Back, CameraSet, DialTurned, Entry, FrameShot, LengthChosen, LightPut, LightRemoved, NoteTaken, RatioChosen, ReadingTaken, Start,
+    Subject, TargetSet,
 };
+pub use history::History;
 pub use light::{Because, Held, Light, LightId, Meters, Role, Standing};
 
 use crate::{
@@ -81,6 +83,7 @@ pub struct Setup {
     pub lights: Vec<Light>,
     /// The wished ratio of key to fill.
     #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<crate::ratio::RatioSpec>))]
     pub ratio: Option<RatioTarget>,
     /// The reading with all lights on.
     #[serde(default, skip_serializing_if = "Option::is_none")]

@@ -94,7 +94,6 @@ pub enum PowerScaleSpec {
 /// ```
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[serde(try_from = "PowerScaleSpec", into = "PowerScaleSpec")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = PowerScaleSpec))]
 pub struct PowerScale {
     spec: PowerScaleSpec,
     lowest: Dial,

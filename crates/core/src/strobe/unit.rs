@@ -55,5 +55,6 @@ pub struct Unit {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub rated: Option<WattSeconds>,
     /// How its dial is written.
+    #[cfg_attr(feature = "schema", schema(value_type = super::PowerScaleSpec))]
     pub scale: PowerScale,
 }

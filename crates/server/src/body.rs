@@ -1,0 +1,116 @@
+//! Request bodies and paths, checked: a problem names the field that is wrong.
+
+use std::{future::Future, pin::Pin};
+
+use actix_web::{
+    FromRequest, HttpRequest,
+    dev::Payload,
+    http::{StatusCode, header::CONTENT_TYPE},
+    web::Bytes,
+};
+use ink_lamp_core::Refusal;
+use serde::de::DeserializeOwned;
+use uuid::Uuid;
+
+use crate::problem::Problem;
+
+/// The largest request body that is read, in bytes.
+pub const MOST_BYTES: usize = 64 * 1024;
+
+/// A JSON body as a value.
+#[derive(Debug)]
+pub struct Checked<T>(pub T);
+
+impl<T: DeserializeOwned + 'static> FromRequest for Checked<T> {
+    type Error = Problem;
+    type Future = Pin<Box<dyn Future<Output = Result<Self, Problem>>>>;
+
+    fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
+        let is_json = request.headers().get(CONTENT_TYPE).and_then(|t| t.to_str().ok()).is_some_and(|t| t.starts_with("application/json"));
+        let bytes = Bytes::from_request(request, payload);
+        Box::pin(async move {
+            if !is_json {
+                let detail = "Send JSON, with the header Content-Type: application/json.";
+                return Err(Problem::new(StatusCode::UNSUPPORTED_MEDIA_TYPE, "not-json", "Not JSON", detail));
+            }
+            let bytes = bytes.await.map_err(|error| unread(&error))?;
+            parse(&bytes).map(Self)
+        })
+    }
+}
+
+fn unread(error: &actix_web::Error) -> Problem {
+    match error.as_response_error().status_code() {
+        StatusCode::PAYLOAD_TOO_LARGE => {
+            let detail = format!("The request is larger than {} KB. Send one entry at a time.", MOST_BYTES / 1024);
+            Problem::new(StatusCode::PAYLOAD_TOO_LARGE, "too-large", "Too large", detail)
+        }
+        _ => Problem::new(StatusCode::BAD_REQUEST, "cut-off", "Cut off", "The request ended before its body was complete. Send it again."),
+    }
+}
+
+fn parse<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
+    let mut json = serde_json::Deserializer::from_slice(bytes);
+    let value = serde_path_to_error::deserialize(&mut json).map_err(|error| {
+        let field = error.path().to_string();
+        let inner = error.into_inner();
+        let message = inner.to_string();
+        // The place in the text helps nobody who looks at a form.
+        let message = message.rfind(" at line ").map_or(message.as_str(), |end| &message[..end]);
+        if inner.is_data() {
+            Problem::refused(sentence(message)).at(if field == "." { String::new() } else { field })
+        } else {
+            Problem::new(StatusCode::BAD_REQUEST, "not-json", "Not JSON", format!("The body is no JSON: {message}."))
+        }
+    })?;
+    json.end().map_err(|_| Problem::new(StatusCode::BAD_REQUEST, "not-json", "Not JSON", "The body goes on behind its end."))?;
+    Ok(value)
+}
+
+/// The core's messages are sentences already; those of the JSON reader begin small and end without a point.
+fn sentence(message: &str) -> String {
+    let from_reader = ["missing ", "unknown ", "invalid ", "duplicate ", "data did not "].iter().any(|start| message.starts_with(start));
+    let (first, rest) = message.split_at(usize::from(from_reader));
+    let stop = if message.ends_with(['.', '!', '?']) { "" } else { "." };
+    format!("{}{rest}{stop}", first.to_uppercase())
+}
+
+/// An id in the path.
+#[derive(Debug, Clone, Copy)]
+pub struct Id(pub Uuid);
+
+impl FromRequest for Id {
+    type Error = Problem;
+    type Future = std::future::Ready<Result<Self, Problem>>;
+
+    fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
+        std::future::ready(id(request.match_info().get("id").unwrap_or_default(), "id").map(Self))
+    }
+}
+
+/// Two ids in the path: the thing, and an entry of it.
+#[derive(Debug, Clone, Copy)]
+pub struct IdAndEntry(pub Uuid, pub Uuid);
+
+impl FromRequest for IdAndEntry {
+    type Error = Problem;
+    type Future = std::future::Ready<Result<Self, Problem>>;
+
+    fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
+        let part = |name: &'static str| id(request.match_info().get(name).unwrap_or_default(), name);
+        std::future::ready(part("id").and_then(|first| Ok(Self(first, part("entry")?))))
+    }
+}
+
+fn id(text: &str, field: &'static str) -> Result<Uuid, Problem> {
+    text.parse().map_err(|_| {
+        let detail = format!("{text} is no UUID. It looks like 0199d2c4-5b7e-7a51-9c3e-2f1d5a6b7c8d.");
+        Problem::from(Refusal::new(field, detail))
+    })
+}
+
+/// A path or query that could not be read at all.
+#[must_use]
+pub fn bad_query(error: &actix_web::error::QueryPayloadError) -> Problem {
+    Problem::new(StatusCode::BAD_REQUEST, "bad-query", "Bad query", sentence(&error.to_string()))
+}

@@ -1,0 +1,122 @@
+//! Who may ask, how long it may take, and the headers on every answer.
+//!
+//! There is no login yet, so the server listens on loopback and takes requests only under its own name and from its own pages:
+//! a page of another site that is open in the same browser can neither write here nor reach this server under a name of its own.
+
+use std::time::Duration;
+
+use actix_web::{
+    Error, HttpMessage,
+    body::MessageBody,
+    dev::{ServiceRequest, ServiceResponse},
+    http::{
+        Method, StatusCode,
+        header::{self, HeaderName, HeaderValue},
+    },
+    middleware::Next,
+};
+use tracing_actix_web::RequestId;
+
+use crate::problem::Problem;
+
+/// How long a request may take.
+const PATIENCE: Duration = Duration::from_secs(15);
+
+/// Nothing from elsewhere, nothing inline, in no frame.
+const POLICY: &str = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; \
+                      connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+
+/// Refuses requests under another name or from other pages.
+///
+/// # Errors
+/// A problem document, or what the handler answers.
+pub async fn own_pages_only<B: MessageBody + 'static>(request: ServiceRequest, next: Next<B>) -> Result<ServiceResponse<B>, Error> {
+    let header = |name: HeaderName| request.headers().get(name).and_then(|v| v.to_str().ok()).map(str::to_owned);
+    let host = header(header::HOST).unwrap_or_default();
+    if !is_loopback(&host) {
+        let detail = format!("This server answers on 127.0.0.1 and localhost only, not as {host}.");
+        return Err(Problem::new(StatusCode::MISDIRECTED_REQUEST, "other-host", "Other host", detail).into());
+    }
+    let writes = !matches!(*request.method(), Method::GET | Method::HEAD | Method::OPTIONS);
+    let foreign = match header(header::ORIGIN) {
+        Some(origin) => origin.strip_prefix("http://") != Some(host.as_str()),
+        None => header(HeaderName::from_static("sec-fetch-site")).is_some_and(|site| site != "same-origin" && site != "none"),
+    };
+    if writes && foreign {
+        let detail = "Only Ink Lamp's own pages may write here.";
+        return Err(Problem::new(StatusCode::FORBIDDEN, "other-origin", "Other origin", detail).into());
+    }
+    next.call(request).await
+}
+
+fn is_loopback(host: &str) -> bool {
+    let name = match host.rsplit_once(':') {
+        Some((name, port)) if !port.is_empty() && port.bytes().all(|b| b.is_ascii_digit()) => name,
+        _ => host,
+    };
+    ["127.0.0.1", "localhost", "[::1]"].iter().any(|known| name.eq_ignore_ascii_case(known))
+}
+
+/// Gives up on a request that takes too long.
+///
+/// # Errors
+/// A problem document, or what the handler answers.
+pub async fn with_patience<B: MessageBody + 'static>(request: ServiceRequest, next: Next<B>) -> Result<ServiceResponse<B>, Error> {
+    match tokio::time::timeout(PATIENCE, next.call(request)).await {
+        Ok(answer) => answer,
+        Err(_) => {
+            let detail = "This took too long and was given up. An entry that was sent may have been taken: send it again with the same id.";
+            Err(Problem::new(StatusCode::SERVICE_UNAVAILABLE, "too-slow", "Too slow", detail).into())
+        }
+    }
+}
+
+/// Sets the headers that every answer carries, the request's id among them, and logs requests to the API.
+///
+/// # Errors
+/// What the handler answers.
+pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, next: Next<B>) -> Result<ServiceResponse<B>, Error> {
+    let id = request.extensions().get::<RequestId>().map(ToString::to_string);
+    let is_api = request.path().starts_with("/api/");
+    let began = std::time::Instant::now();
+    let (method, path) = (request.method().clone(), request.path().to_owned());
+    let mut answer = next.call(request).await?;
+    if is_api {
+        let micros = u64::try_from(began.elapsed().as_micros()).unwrap_or(u64::MAX);
+        tracing::info!(%method, path, status = answer.status().as_u16(), micros, "answered");
+    }
+    let headers = answer.headers_mut();
+    let fixed = [
+        (header::CONTENT_SECURITY_POLICY, POLICY),
+        (header::X_CONTENT_TYPE_OPTIONS, "nosniff"),
+        (header::REFERRER_POLICY, "no-referrer"),
+        (HeaderName::from_static("cross-origin-opener-policy"), "same-origin"),
+        (HeaderName::from_static("cross-origin-resource-policy"), "same-origin"),
+        (HeaderName::from_static("permissions-policy"), "camera=(), microphone=(), geolocation=()"),
+    ];
+    for (name, value) in fixed {
+        headers.insert(name, HeaderValue::from_static(value));
+    }
+    if is_api {
+        headers.insert(header::CACHE_CONTROL, HeaderValue::from_static("no-store"));
+    }
+    if let Some(value) = id.and_then(|id| HeaderValue::from_str(&id).ok()) {
+        headers.insert(HeaderName::from_static("x-request-id"), value);
+    }
+    Ok(answer)
+}
+
+#[cfg(test)]
+mod tests {
+    use super::is_loopback;
+
+    #[test]
+    fn only_names_of_this_machine_are_its_own() {
+        for host in ["127.0.0.1:7410", "localhost", "LocalHost:7410", "[::1]:7410", "[::1]"] {
+            assert!(is_loopback(host), "{host}");
+        }
+        for host in ["", "127.0.0.1.example.net", "example.net:7410", "localhost.example.net", "192.168.0.2:7410", "127.0.0.1:x"] {
+            assert!(!is_loopback(host), "{host}");
+        }
+    }
+}

@@ -1,0 +1,106 @@
+//! Errors as problem documents, `application/problem+json` (RFC 9457).
+
+use actix_web::{HttpResponse, ResponseError, http::StatusCode};
+use ink_lamp_core::Refusal;
+use ink_lamp_store::StoreError;
+use serde::Serialize;
+use utoipa::ToSchema;
+
+/// A problem document.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
+pub struct Problem {
+    /// A stable name of the kind of problem: `urn:ink-lamp:refused`.
+    #[serde(rename = "type")]
+    pub kind: String,
+    /// The kind in words.
+    pub title: String,
+    /// HTTP status.
+    #[schema(example = 422)]
+    pub status: u16,
+    /// What is wrong and what would be right.
+    pub detail: String,
+    /// The field that is wrong, dotted.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub field: Option<String>,
+    /// The version that the setup is at, where a change came too late.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub version: Option<i64>,
+}
+
+impl Problem {
+    /// A problem of a kind.
+    #[must_use]
+    pub fn new(status: StatusCode, kind: &str, title: &str, detail: impl Into<String>) -> Self {
+        Self {
+            kind: format!("urn:ink-lamp:{kind}"),
+            title: title.to_owned(),
+            status: status.as_u16(),
+            detail: detail.into(),
+            field: None,
+            version: None,
+        }
+    }
+
+    /// The same, at a field.
+    #[must_use]
+    pub fn at(self, field: impl Into<String>) -> Self {
+        let field = field.into();
+        Self { field: (!field.is_empty()).then_some(field), ..self }
+    }
+
+    /// Something asked for that is not there.
+    #[must_use]
+    pub fn not_found(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::NOT_FOUND, "not-found", "Not found", detail)
+    }
+
+    /// A value that can't be.
+    #[must_use]
+    pub fn refused(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", "Refused", detail)
+    }
+}
+
+impl From<Refusal> for Problem {
+    fn from(refusal: Refusal) -> Self {
+        Self::refused(refusal.message).at(refusal.field)
+    }
+}
+
+impl From<StoreError> for Problem {
+    fn from(error: StoreError) -> Self {
+        match error {
+            StoreError::Refused(refusal) => refusal.into(),
+            StoreError::NotFound { .. } => Self::not_found(error.to_string()),
+            StoreError::Deleted { .. } => Self::new(StatusCode::GONE, "deleted", "Deleted", error.to_string()),
+            StoreError::Conflict { now, .. } => Self {
+                version: Some(now),
+                ..Self::new(StatusCode::CONFLICT, "changed-meanwhile", "Changed meanwhile", error.to_string()).at("base")
+            },
+            StoreError::IdTaken(_) => Self::new(StatusCode::CONFLICT, "id-taken", "Id taken", error.to_string()).at("id"),
+            StoreError::Damaged { .. } | StoreError::Database(_) => {
+                tracing::error!(%error, "the store failed");
+                let detail = "The record could not be reached or read. Nothing was changed. The server's log says more.";
+                Self::new(StatusCode::SERVICE_UNAVAILABLE, "record-out-of-reach", "Record out of reach", detail)
+            }
+        }
+    }
+}
+
+impl std::fmt::Display for Problem {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        write!(f, "{}: {}", self.title, self.detail)
+    }
+}
+
+impl std::error::Error for Problem {}
+
+impl ResponseError for Problem {
+    fn status_code(&self) -> StatusCode {
+        StatusCode::from_u16(self.status).unwrap_or(StatusCode::INTERNAL_SERVER_ERROR)
+    }
+
+    fn error_response(&self) -> HttpResponse {
+        HttpResponse::build(self.status_code()).content_type("application/problem+json").json(self)
+    }
+}

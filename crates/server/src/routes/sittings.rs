@@ -1,0 +1,174 @@
+use actix_web::{HttpResponse, delete, get, patch, post, web};
+use chrono::{DateTime, Utc};
+use ink_lamp_core::board::{Board, Summary};
+use ink_lamp_store::{NewLook, NewSitting, Sitting, Store};
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
+use uuid::Uuid;
+
+use crate::{
+    body::{Checked, Id},
+    problem::Problem,
+};
+
+/// A sitting with its looks.
+#[derive(Serialize, ToSchema)]
+pub struct SittingView {
+    /// Its id.
+    pub id: Uuid,
+    /// Counted from 1.
+    pub number: i64,
+    /// Its name.
+    pub name: String,
+    /// When it was made.
+    pub created_at: DateTime<Utc>,
+    /// Whether it was deleted.
+    pub deleted: bool,
+    /// Its looks in order.
+    pub looks: Vec<LookName>,
+}
+
+/// A look by its name.
+#[derive(Serialize, ToSchema)]
+pub struct LookName {
+    /// The setup's id.
+    pub id: Uuid,
+    /// Its name.
+    pub name: String,
+}
+
+impl From<Sitting> for SittingView {
+    fn from(s: Sitting) -> Self {
+        let looks = s.looks.into_iter().map(|l| LookName { id: l.id, name: l.name }).collect();
+        Self { id: s.id, number: s.number, name: s.name, created_at: s.created_at, deleted: s.deleted_at.is_some(), looks }
+    }
+}
+
+/// A sitting in the list.
+#[derive(Serialize, ToSchema)]
+pub struct SittingInList {
+    /// The sitting.
+    pub sitting: SittingView,
+    /// The look that was worked on last.
+    pub last: LookName,
+    /// When that was.
+    pub updated_at: DateTime<Utc>,
+    /// How that look stands.
+    pub summary: Summary,
+}
+
+/// Which sittings.
+#[derive(Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+pub struct Which {
+    /// A part of a name of sitting or look, or the sitting's number.
+    #[serde(default)]
+    find: String,
+    /// Only those that were deleted.
+    #[serde(default)]
+    deleted: bool,
+}
+
+/// Sittings, the one worked on last first.
+#[utoipa::path(tag = "sittings", params(Which), responses(
+    (status = 200, description = "The sittings", body = [SittingInList]),
+    (status = 400, description = "A query that can't be read", body = Problem),
+    (status = 503, description = "Record out of reach", body = Problem),
+))]
+#[get("/sittings")]
+pub async fn list(store: web::Data<Store>, which: web::Query<Which>) -> Result<web::Json<Vec<SittingInList>>, Problem> {
+    let rows = store.sittings(&which.find, which.deleted).await?;
+    let list = rows.into_iter().map(|row| {
+        let sitting = SittingView::from(row.sitting);
+        let name = sitting.looks.iter().find(|l| l.id == row.last).map(|l| l.name.clone()).unwrap_or_default();
+        let summary = Summary::of(&Board::of(&row.setup));
+        SittingInList { sitting, last: LookName { id: row.last, name }, updated_at: row.updated_at, summary }
+    });
+    Ok(web::Json(list.collect()))
+}
+
+/// A sitting to be made.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SittingToMake {
+    /// Made by the client (UUID version 7): sent twice, it is made once.
+    id: Uuid,
+    /// 1 to 60 characters.
+    #[schema(min_length = 1, max_length = 60)]
+    name: String,
+    /// Its first look.
+    look: LookToMake,
+    /// A sitting to begin from: its last look is copied as the start.
+    from: Option<Uuid>,
+}
+
+/// A look to be made.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct LookToMake {
+    /// Made by the client (UUID version 7): sent twice, it is made once.
+    pub id: Uuid,
+    /// 1 to 60 characters.
+    #[schema(min_length = 1, max_length = 60)]
+    pub name: String,
+}
+
+impl From<LookToMake> for NewLook {
+    fn from(look: LookToMake) -> Self {
+        Self { id: look.id, name: look.name }
+    }
+}
+
+/// Makes a sitting.
+#[utoipa::path(tag = "sittings", responses(
+    (status = 201, description = "Made, or made before by the same ids", body = SittingView),
+    (status = 404, description = "No such sitting to begin from", body = Problem),
+    (status = 409, description = "The id is taken", body = Problem),
+    (status = 422, description = "A field is wrong", body = Problem),
+))]
+#[post("/sittings")]
+pub async fn create(store: web::Data<Store>, body: Checked<SittingToMake>) -> Result<HttpResponse, Problem> {
+    let SittingToMake { id, name, look, from } = body.0;
+    let sitting = store.create_sitting(NewSitting { id, name, look: look.into(), from }).await?;
+    Ok(HttpResponse::Created().json(SittingView::from(sitting)))
+}
+
+/// A new name.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewName {
+    /// 1 to 60 characters.
+    #[schema(min_length = 1, max_length = 60)]
+    pub name: String,
+}
+
+/// Renames a sitting.
+#[utoipa::path(tag = "sittings", params(("id" = Uuid, Path, description = "The sitting")), responses(
+    (status = 200, description = "Renamed", body = SittingView),
+    (status = 404, description = "No such sitting", body = Problem),
+    (status = 422, description = "A field is wrong", body = Problem),
+))]
+#[patch("/sittings/{id}")]
+pub async fn rename(store: web::Data<Store>, id: Id, body: Checked<NewName>) -> Result<web::Json<SittingView>, Problem> {
+    Ok(web::Json(store.rename_sitting(id.0, &body.0.name).await?.into()))
+}
+
+/// Deletes a sitting. It can be restored; nothing of its record is lost.
+#[utoipa::path(tag = "sittings", params(("id" = Uuid, Path, description = "The sitting")), responses(
+    (status = 200, description = "Deleted", body = SittingView),
+    (status = 404, description = "No such sitting", body = Problem),
+))]
+#[delete("/sittings/{id}")]
+pub async fn delete(store: web::Data<Store>, id: Id) -> Result<web::Json<SittingView>, Problem> {
+    Ok(web::Json(store.set_deleted(id.0, true).await?.into()))
+}
+
+/// Brings a deleted sitting back.
+#[utoipa::path(tag = "sittings", params(("id" = Uuid, Path, description = "The sitting")), responses(
+    (status = 200, description = "Back", body = SittingView),
+    (status = 404, description = "No such sitting", body = Problem),
+))]
+#[post("/sittings/{id}/restore")]
+pub async fn restore(store: web::Data<Store>, id: Id) -> Result<web::Json<SittingView>, Problem> {
+    Ok(web::Json(store.set_deleted(id.0, false).await?.into()))
+}

@@ -1,0 +1,119 @@
+use actix_web::{HttpResponse, get, post, web};
+use chrono::{DateTime, Utc};
+use ink_lamp_core::{
+    board::{Board, TapeLine},
+    setup::Entry,
+};
+use ink_lamp_store::{NewEntry, Store, TapeItem, TapePart};
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
+use uuid::Uuid;
+
+use super::setups::{SetupView, view};
+use crate::{
+    body::{Checked, Id, IdAndEntry},
+    problem::Problem,
+};
+
+/// A stretch of a tape.
+#[derive(Serialize, ToSchema)]
+pub struct TapeView {
+    /// In order of the tape.
+    pub items: Vec<TapeItemView>,
+    /// How many more stand before them.
+    pub earlier: u64,
+}
+
+/// One item of a tape.
+#[derive(Serialize, ToSchema)]
+pub struct TapeItemView {
+    /// The entry's id.
+    pub id: Uuid,
+    /// Place on the tape, from 1.
+    pub seq: i64,
+    /// When it happened.
+    pub at: DateTime<Utc>,
+    /// Taken back by a later entry.
+    pub undone: bool,
+    /// How it stood in words, as it was then.
+    pub line: TapeLine,
+}
+
+impl From<TapePart> for TapeView {
+    fn from(part: TapePart) -> Self {
+        let item = |TapeItem { id, seq, at, undone, line, .. }| TapeItemView { id, seq, at, undone, line };
+        Self { items: part.items.into_iter().map(item).collect(), earlier: part.earlier }
+    }
+}
+
+/// An entry for the tape.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct EntryToWrite {
+    /// Made by the client (UUID version 7): sent twice, it is taken once.
+    id: Uuid,
+    /// The version it was made on. Needed for decisions; a reading, a frame or a note is taken on any version.
+    base: Option<i64>,
+    /// When it happened.
+    at: DateTime<Utc>,
+    /// What happened.
+    entry: Entry,
+}
+
+/// Writes an entry to a setup's tape.
+#[utoipa::path(tag = "tape", params(("id" = Uuid, Path, description = "The setup")), responses(
+    (status = 200, description = "It was there before; the setup as it stands", body = SetupView),
+    (status = 201, description = "Written; the setup as it stands", body = SetupView),
+    (status = 404, description = "No such setup", body = Problem),
+    (status = 409, description = "Changed meanwhile, or the id is taken", body = Problem),
+    (status = 410, description = "The sitting was deleted", body = Problem),
+    (status = 413, description = "Too large", body = Problem),
+    (status = 422, description = "It can't be true of this setup, or a field is wrong", body = Problem),
+    (status = 503, description = "Record out of reach", body = Problem),
+))]
+#[post("/setups/{id}/entries")]
+pub async fn append(store: web::Data<Store>, id: Id, body: Checked<EntryToWrite>) -> Result<HttpResponse, Problem> {
+    let EntryToWrite { id: entry_id, base, at, entry } = body.0;
+    let done = store.append(id.0, &NewEntry { id: entry_id, base, at, entry }).await.map_err(|error| in_entry(error.into()))?;
+    let view = view(&store, done.record).await?;
+    Ok(if done.fresh { HttpResponse::Created().json(view) } else { HttpResponse::Ok().json(view) })
+}
+
+/// Fields of a refused entry are told from the request's root, as those of an unreadable one are.
+fn in_entry(problem: Problem) -> Problem {
+    match &problem.field {
+        Some(field) if problem.status == 422 && field != "base" => {
+            let field = format!("entry.{field}");
+            problem.at(field)
+        }
+        _ => problem,
+    }
+}
+
+/// Which stretch.
+#[derive(Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+pub struct Before {
+    /// Items before this place.
+    before: i64,
+}
+
+/// Earlier items of a tape, at most 200.
+#[utoipa::path(tag = "tape", params(("id" = Uuid, Path, description = "The setup"), Before), responses(
+    (status = 200, description = "The stretch", body = TapeView),
+    (status = 400, description = "A query that can't be read", body = Problem),
+))]
+#[get("/setups/{id}/tape")]
+pub async fn earlier(store: web::Data<Store>, id: Id, part: web::Query<Before>) -> Result<web::Json<TapeView>, Problem> {
+    Ok(web::Json(store.tape(id.0, Some(part.before), 200).await?.into()))
+}
+
+/// The board as it was right after an entry.
+#[utoipa::path(tag = "tape", params(("id" = Uuid, Path, description = "The setup"), ("entry" = Uuid, Path, description = "The entry")), responses(
+    (status = 200, description = "The board of that moment", body = Board),
+    (status = 404, description = "No such entry on this tape", body = Problem),
+))]
+#[get("/setups/{id}/tape/{entry}")]
+pub async fn moment(store: web::Data<Store>, ids: IdAndEntry) -> Result<web::Json<Board>, Problem> {
+    Ok(web::Json(Board::of(&store.setup_at(ids.0, ids.1).await?)))
+}

@@ -1,0 +1,5 @@
+//! The tables, as the migrations leave them.
+
+pub mod setup;
+pub mod sitting;
+pub mod tape_entry;

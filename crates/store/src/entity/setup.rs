@@ -1,0 +1,43 @@
+use sea_orm::entity::prelude::*;
+
+#[derive(Clone, Debug, PartialEq, DeriveEntityModel)]
+#[sea_orm(table_name = "setup")]
+pub struct Model {
+    #[sea_orm(primary_key, auto_increment = false)]
+    pub id: Uuid,
+    pub sitting_id: Uuid,
+    pub position: i32,
+    pub name: String,
+    /// How many entries its tape holds.
+    pub version: i64,
+    /// What the standing entries lead to: derived from the tape.
+    #[sea_orm(column_type = "JsonBinary")]
+    pub state: Json,
+    /// Ids of entries that can be brought back, the next one last: derived from the tape.
+    #[sea_orm(column_type = "JsonBinary")]
+    pub undone: Json,
+    pub created_at: DateTimeUtc,
+    pub updated_at: DateTimeUtc,
+}
+
+#[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]
+pub enum Relation {
+    #[sea_orm(belongs_to = "super::sitting::Entity", from = "Column::SittingId", to = "super::sitting::Column::Id")]
+    Sitting,
+    #[sea_orm(has_many = "super::tape_entry::Entity")]
+    TapeEntry,
+}
+
+impl Related<super::sitting::Entity> for Entity {
+    fn to() -> RelationDef {
+        Relation::Sitting.def()
+    }
+}
+
+impl Related<super::tape_entry::Entity> for Entity {
+    fn to() -> RelationDef {
+        Relation::TapeEntry.def()
+    }
+}
+
+impl ActiveModelBehavior for ActiveModel {}

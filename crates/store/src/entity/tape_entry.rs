@@ -1,0 +1,38 @@
+use sea_orm::entity::prelude::*;
+
+#[derive(Clone, Debug, PartialEq, DeriveEntityModel)]
+#[sea_orm(table_name = "tape_entry")]
+pub struct Model {
+    /// Made by the client, so that an entry sent twice is taken once.
+    #[sea_orm(primary_key, auto_increment = false)]
+    pub id: Uuid,
+    pub setup_id: Uuid,
+    /// Place on the tape, from 1.
+    pub seq: i64,
+    pub kind: String,
+    #[sea_orm(column_type = "JsonBinary")]
+    pub payload: Json,
+    /// How it stands on the tape in words, as it was then.
+    #[sea_orm(column_type = "JsonBinary")]
+    pub line: Json,
+    /// When it happened, by the client's clock.
+    pub at: DateTimeUtc,
+    /// When it was written down here.
+    pub recorded_at: DateTimeUtc,
+    /// Taken back by a later entry: derived from the tape.
+    pub undone: bool,
+}
+
+#[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]
+pub enum Relation {
+    #[sea_orm(belongs_to = "super::setup::Entity", from = "Column::SetupId", to = "super::setup::Column::Id")]
+    Setup,
+}
+
+impl Related<super::setup::Entity> for Entity {
+    fn to() -> RelationDef {
+        Relation::Setup.def()
+    }
+}
+
+impl ActiveModelBehavior for ActiveModel {}

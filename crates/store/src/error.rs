@@ -1,0 +1,56 @@
+use ink_lamp_core::Refusal;
+use sea_orm::{DbErr, TransactionError};
+use uuid::Uuid;
+
+/// Why something was not done. In every case nothing was changed.
+#[derive(Debug, thiserror::Error)]
+pub enum StoreError {
+    /// There is no such thing.
+    #[error("There is no {what} {id}.")]
+    NotFound {
+        /// `sitting`, `setup` or `entry`.
+        what: &'static str,
+        /// Which.
+        id: Uuid,
+    },
+    /// It lies in a sitting that was deleted.
+    #[error("Sitting {number} was deleted. Restore it first.")]
+    Deleted {
+        /// The sitting's number.
+        number: i64,
+    },
+    /// The entry can't be true of this setup.
+    #[error(transparent)]
+    Refused(#[from] Refusal),
+    /// Somebody else wrote to this setup since it was looked at.
+    #[error("This setup was changed meanwhile: it is at {now}, and the change was made on {base}. Look again.")]
+    Conflict {
+        /// The version that the change was made on.
+        base: i64,
+        /// The version by now.
+        now: i64,
+    },
+    /// The id was used for something else.
+    #[error("The id {0} was used for something else already. Make a new one.")]
+    IdTaken(Uuid),
+    /// What is stored can't be understood.
+    #[error("What is stored of {what} can't be read: {why}")]
+    Damaged {
+        /// What it is.
+        what: String,
+        /// Why.
+        why: String,
+    },
+    /// The database did not do it.
+    #[error("The database did not answer: {0}")]
+    Database(#[from] DbErr),
+}
+
+impl From<TransactionError<Self>> for StoreError {
+    fn from(error: TransactionError<Self>) -> Self {
+        match error {
+            TransactionError::Connection(e) => e.into(),
+            TransactionError::Transaction(e) => e,
+        }
+    }
+}

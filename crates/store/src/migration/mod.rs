@@ -1,0 +1,13 @@
+//! Migrations, oldest first. One that has landed is never edited.
+
+use sea_orm_migration::prelude::*;
+
+mod m20261125_000001_record;
+
+pub struct Migrator;
+
+impl MigratorTrait for Migrator {
+    fn migrations() -> Vec<Box<dyn MigrationTrait>> {
+        vec![Box::new(m20261125_000001_record::Migration)]
+    }
+}

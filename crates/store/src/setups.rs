@@ -1,0 +1,156 @@
+use chrono::{DateTime, Utc};
+use ink_lamp_core::setup::{Setup, checked_name};
+use sea_orm::{
+    ActiveModelTrait, ActiveValue::Set, ColumnTrait, ConnectionTrait, EntityTrait, PaginatorTrait, QueryFilter, QuerySelect,
+    TransactionTrait,
+};
+use uuid::Uuid;
+
+use crate::{
+    NewEntry, Sitting, Store, StoreError,
+    entity::{setup, sitting},
+    sittings::sitting_on,
+    tape,
+};
+
+/// A look to be made.
+#[derive(Debug, Clone)]
+pub struct NewLook {
+    /// Made by the client: sent twice, it is made once.
+    pub id: Uuid,
+    /// 1 to 60 characters.
+    pub name: String,
+}
+
+/// A look of a sitting: one setup.
+#[derive(Debug, Clone)]
+pub struct Look {
+    /// Its id.
+    pub id: Uuid,
+    /// Its name.
+    pub name: String,
+    /// How many entries its tape holds.
+    pub version: i64,
+    /// When its tape was written to last.
+    pub updated_at: DateTime<Utc>,
+}
+
+impl From<&setup::Model> for Look {
+    fn from(row: &setup::Model) -> Self {
+        Self { id: row.id, name: row.name.clone(), version: row.version, updated_at: row.updated_at }
+    }
+}
+
+/// A setup as it stands, with the sitting it belongs to.
+#[derive(Debug, Clone)]
+pub struct SetupRecord {
+    /// Its sitting, with all looks.
+    pub sitting: Sitting,
+    /// The look itself.
+    pub look: Look,
+    /// How it stands.
+    pub setup: Setup,
+    /// What undo takes back, if anything.
+    pub undo: Option<Uuid>,
+    /// What redo brings back, if anything.
+    pub redo: Option<Uuid>,
+}
+
+impl Store {
+    /// A setup as it stands.
+    ///
+    /// # Errors
+    /// [`StoreError::NotFound`], or where the database does not answer.
+    pub async fn setup(&self, id: Uuid) -> Result<SetupRecord, StoreError> {
+        let row = setup::Entity::find_by_id(id).one(&self.db).await?.ok_or(StoreError::NotFound { what: "setup", id })?;
+        record_of(&self.db, &row).await
+    }
+
+    /// Adds a look to a sitting, from scratch or from another look.
+    ///
+    /// # Errors
+    /// A name that is none, an unknown sitting or look, an id that is taken, or where the database does not answer.
+    pub async fn create_look(&self, sitting: Uuid, new: &NewLook, from: Option<Uuid>) -> Result<SetupRecord, StoreError> {
+        let start = match from {
+            None => None,
+            Some(from) => Some(self.start_from_look(from).await?),
+        };
+        let tx = self.db.begin().await?;
+        // One at a time adds a look to a sitting.
+        let row = sitting::Entity::find_by_id(sitting).lock_exclusive().one(&tx).await?;
+        let row = row.ok_or(StoreError::NotFound { what: "sitting", id: sitting })?;
+        if let Some(before) = setup::Entity::find_by_id(new.id).one(&tx).await? {
+            return if before.sitting_id == sitting { record_of(&tx, &before).await } else { Err(StoreError::IdTaken(new.id)) };
+        }
+        if row.deleted_at.is_some() {
+            return Err(StoreError::Deleted { number: row.number });
+        }
+        let looks = setup::Entity::find().filter(setup::Column::SittingId.eq(sitting)).count(&tx).await?;
+        create_on(&tx, sitting, i32::try_from(looks + 1).unwrap_or(i32::MAX), new, start.as_ref()).await?;
+        tx.commit().await?;
+        self.setup(new.id).await
+    }
+
+    /// Renames a look.
+    ///
+    /// # Errors
+    /// A name that is none, [`StoreError::NotFound`], or where the database does not answer.
+    pub async fn rename_look(&self, id: Uuid, name: &str) -> Result<SetupRecord, StoreError> {
+        let name = checked_name(name)?;
+        match (setup::ActiveModel { id: Set(id), name: Set(name), ..Default::default() }).update(&self.db).await {
+            Err(sea_orm::DbErr::RecordNotUpdated) => Err(StoreError::NotFound { what: "setup", id }),
+            row => record_of(&self.db, &row?).await,
+        }
+    }
+}
+
+/// Makes a look; where it begins from another one, the entry that starts it carries the look's own id.
+pub(crate) async fn create_on(
+    db: &impl ConnectionTrait,
+    sitting: Uuid,
+    position: i32,
+    new: &NewLook,
+    start: Option<&NewEntry>,
+) -> Result<(), StoreError> {
+    let now = Utc::now();
+    let empty = Setup::default();
+    let row = setup::ActiveModel {
+        id: Set(new.id),
+        sitting_id: Set(sitting),
+        position: Set(position),
+        name: Set(checked_name(&new.name)?),
+        version: Set(0),
+        state: Set(tape::json(&empty)?),
+        undone: Set(tape::json(&Vec::<Uuid>::new())?),
+        created_at: Set(now),
+        updated_at: Set(now),
+    };
+    let made = setup::Entity::insert(row).on_conflict_do_nothing_on([setup::Column::Id]).exec_without_returning(db).await?;
+    if !crate::is_new(&made) {
+        return Err(StoreError::IdTaken(new.id));
+    }
+    if let Some(start) = start {
+        let row = setup::Entity::find_by_id(new.id).one(db).await?.ok_or(StoreError::NotFound { what: "setup", id: new.id })?;
+        tape::append_on(db, row, &NewEntry { id: new.id, ..start.clone() }).await?;
+    }
+    Ok(())
+}
+
+pub(crate) async fn record_of(db: &impl ConnectionTrait, row: &setup::Model) -> Result<SetupRecord, StoreError> {
+    let sitting = sitting_on(db, row.sitting_id).await?;
+    let setup = state_of(db, row).await?;
+    let undo = tape::last_standing(db, row.id).await?;
+    let redo = tape::undone_of(row)?.last().copied();
+    Ok(SetupRecord { sitting, look: Look::from(row), setup, undo, redo })
+}
+
+/// The stored state; one that an older version wrote and this one can't read is worked out anew from the tape.
+pub(crate) async fn state_of(db: &impl ConnectionTrait, row: &setup::Model) -> Result<Setup, StoreError> {
+    match serde_json::from_value(row.state.clone()) {
+        Ok(setup) => Ok(setup),
+        Err(error) => {
+            tracing::warn!(setup = %row.id, %error, "stored state can't be read; replaying the tape");
+            tape::replayed(db, row.id, i64::MAX).await
+        }
+    }
+}

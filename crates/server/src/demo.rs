@@ -1,7 +1,58 @@
-//! The demo data: an invented commission, *Mending Hands*. Loaded once; what a user changes or deletes in it stays so.
+//! The demo data: *Mending Hands*, an invented commission with invented kit. People of a harbour town who repair things, photographed
+//! in a former net loft. Loaded once; what a user changes or deletes in it stays so.
 
-use ink_lamp_store::{Store, StoreError};
-/// x
-pub async fn load(_store: &Store) -> Result<bool, StoreError> {
-    Ok(false)
+use chrono::{DateTime, Utc};
+use ink_lamp_core::setup::Entry;
+use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, StoreError};
+use serde::Deserialize;
+use uuid::Uuid;
+
+const DATA: &str = include_str!("../demo/mending-hands.json");
+
+#[derive(Deserialize)]
+struct Told {
+    id: Uuid,
+    name: String,
+    look: ToldLook,
+    tape: Vec<ToldEntry>,
+}
+
+#[derive(Deserialize)]
+struct ToldLook {
+    id: Uuid,
+    name: String,
+}
+
+#[derive(Deserialize)]
+struct ToldEntry {
+    at: DateTime<Utc>,
+    entry: Entry,
+}
+
+/// Loads the demo data, and says whether anything was to be loaded. Cut off in the middle, the next call goes on where it stopped.
+///
+/// # Errors
+/// Where the store refuses it.
+pub async fn load(store: &Store) -> Result<bool, StoreError> {
+    let damaged = |e: serde_json::Error| StoreError::Damaged { what: "the demo data".to_owned(), why: e.to_string() };
+    let sittings: Vec<Told> = serde_json::from_str(DATA).map_err(damaged)?;
+    let mut loaded = false;
+    for told in sittings {
+        let length = i64::try_from(told.tape.len()).unwrap_or(i64::MAX);
+        match store.setup(told.look.id).await {
+            Ok(there) if there.look.version >= length || there.sitting.deleted_at.is_some() => continue,
+            Ok(_) | Err(StoreError::NotFound { .. }) => {}
+            Err(other) => return Err(other),
+        }
+        loaded = true;
+        let at = told.tape.first().map_or_else(Utc::now, |e| e.at);
+        let look = NewLook { id: told.look.id, name: told.look.name };
+        store.create_sitting(NewSitting { id: told.id, name: told.name, look, from: None, at }).await?;
+        for (n, ToldEntry { at, entry }) in (0..).zip(told.tape) {
+            // Ids count up from the look's, so that loading twice writes nothing twice.
+            let id = Uuid::from_u128(told.look.id.as_u128() + 1 + u128::from(n as u64));
+            store.append(told.look.id, &NewEntry { id, base: Some(n), at, entry }).await?;
+        }
+    }
+    Ok(loaded)
 }

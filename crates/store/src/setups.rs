@@ -86,7 +86,7 @@ impl Store {
             return Err(StoreError::Deleted { number: row.number });
         }
         let looks = setup::Entity::find().filter(setup::Column::SittingId.eq(sitting)).count(&tx).await?;
-        create_on(&tx, sitting, i32::try_from(looks + 1).unwrap_or(i32::MAX), new, start.as_ref()).await?;
+        create_on(&tx, sitting, i32::try_from(looks + 1).unwrap_or(i32::MAX), new, start.as_ref(), Utc::now()).await?;
         tx.commit().await?;
         self.setup(new.id).await
     }
@@ -111,8 +111,8 @@ pub(crate) async fn create_on(
     position: i32,
     new: &NewLook,
     start: Option<&NewEntry>,
+    now: DateTime<Utc>,
 ) -> Result<(), StoreError> {
-    let now = Utc::now();
     let empty = Setup::default();
     let row = setup::ActiveModel {
         id: Set(new.id),

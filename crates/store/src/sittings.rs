@@ -24,6 +24,8 @@ pub struct NewSitting {
     pub look: NewLook,
     /// A sitting whose last look is the start of the first one here.
     pub from: Option<Uuid>,
+    /// When it was begun.
+    pub at: DateTime<Utc>,
 }
 
 /// A sitting with its looks.
@@ -110,8 +112,7 @@ impl Store {
             Some(from) => Some(self.start_from(from).await?),
         };
         let tx = self.db.begin().await?;
-        let row =
-            sitting::ActiveModel { id: Set(new.id), number: NotSet, name: Set(name), created_at: Set(Utc::now()), deleted_at: Set(None) };
+        let row = sitting::ActiveModel { id: Set(new.id), number: NotSet, name: Set(name), created_at: Set(new.at), deleted_at: Set(None) };
         let made = sitting::Entity::insert(row).on_conflict_do_nothing_on([sitting::Column::Id]).exec_without_returning(&tx).await?;
         if !crate::is_new(&made) {
             tx.rollback().await?;
@@ -119,7 +120,7 @@ impl Store {
             let same = before.looks.first().is_some_and(|l| l.id == new.look.id);
             return if same { Ok(before) } else { Err(StoreError::IdTaken(new.id)) };
         }
-        crate::setups::create_on(&tx, new.id, 1, &new.look, start.as_ref()).await?;
+        crate::setups::create_on(&tx, new.id, 1, &new.look, start.as_ref(), new.at).await?;
         tx.commit().await?;
         self.sitting(new.id).await
     }

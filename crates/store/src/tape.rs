@@ -204,7 +204,9 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         // The same id, sent to two setups at the same moment.
         return Err(StoreError::IdTaken(new.id));
     }
-    let row = setup::Model { version: row.version + 1, state: json(&after)?, undone: json(&undone)?, updated_at: Utc::now(), ..row };
+    // Worked on when it happened, by a clock that can't be ahead; an entry that comes late does not set it back.
+    let updated_at = new.at.min(Utc::now()).max(row.updated_at);
+    let row = setup::Model { version: row.version + 1, state: json(&after)?, undone: json(&undone)?, updated_at, ..row };
     let change = setup::ActiveModel {
         id: Set(row.id),
         version: Set(row.version),

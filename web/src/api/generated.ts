@@ -63,14 +63,14 @@ export interface paths {
             cookie?: never;
         };
         /** A setup as it stands. */
-        get: operations["show"];
+        get: operations["showSetup"];
         put?: never;
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
         /** Renames a look. */
-        patch: operations["rename"];
+        patch: operations["renameSetup"];
         trace?: never;
     };
     "/api/setups/{id}/entries": {
@@ -132,10 +132,10 @@ export interface paths {
             cookie?: never;
         };
         /** Sittings, the one worked on last first. */
-        get: operations["list"];
+        get: operations["listSitting"];
         put?: never;
         /** Makes a sitting. */
-        post: operations["create"];
+        post: operations["createSitting"];
         delete?: never;
         options?: never;
         head?: never;
@@ -153,11 +153,11 @@ export interface paths {
         put?: never;
         post?: never;
         /** Deletes a sitting. It can be restored; nothing of its record is lost. */
-        delete: operations["delete"];
+        delete: operations["deleteSitting"];
         options?: never;
         head?: never;
         /** Renames a sitting. */
-        patch: operations["rename"];
+        patch: operations["renameSitting"];
         trace?: never;
     };
     "/api/sittings/{id}/restore": {
@@ -170,7 +170,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Brings a deleted sitting back. */
-        post: operations["restore"];
+        post: operations["restoreSitting"];
         delete?: never;
         options?: never;
         head?: never;
@@ -187,7 +187,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Adds a look to a sitting. */
-        post: operations["create"];
+        post: operations["createSetup"];
         delete?: never;
         options?: never;
         head?: never;
@@ -228,18 +228,7 @@ export interface components {
          */
         Anchor: "lit_side" | "key_alone";
         /**
-         * @description A relative aperture, held as `Av = 2·log2 N` (f/1 is 0, each stop is 1).
-         *
-         *     # Examples
-         *     ```
-         *     use ink_lamp_core::scale::{Aperture, Series};
-         *
-         *     let f11 = Aperture::parse("f/11")?;
-         *     assert_eq!(f11.av(), 7.0);
-         *     assert!((f11.exact() - 11.3137).abs() < 1e-4);
-         *     assert_eq!(Aperture::from_av(6.4)?.marking(Series::Third), "9");
-         *     # Ok::<(), ink_lamp_core::Refusal>(())
-         *     ```
+         * @description A relative aperture as marked, in third stops.
          * @example 5.6
          */
         Aperture: string;
@@ -341,12 +330,19 @@ export interface components {
             board: components["schemas"]["Board"];
             echo?: components["schemas"]["Echo"] | null;
         };
+        /** @description What would be. */
+        DraftToTry: {
+            /** @description What would happen. */
+            entry: components["schemas"]["Entry"];
+            /** @description How it stands. */
+            setup: components["schemas"]["Setup"];
+        };
         /** @description A reading as it was understood. */
         Echo: {
             /** @description The f-number as it would be printed. */
             aperture: components["schemas"]["FNumber"];
             /** @description What it means: two or three short lines. */
-            lines: components["schemas"]["Vec"][];
+            lines: components["schemas"]["Span"][][];
         };
         /** @description One fact that happened on set. */
         Entry: {
@@ -391,6 +387,26 @@ export interface components {
         } | {
             /** @description What was taken back is true after all. */
             redo: components["schemas"]["Back"];
+        };
+        /** @description An entry for the tape. */
+        EntryToWrite: {
+            /**
+             * Format: date-time
+             * @description When it happened.
+             */
+            at: string;
+            /**
+             * Format: int64
+             * @description The version it was made on. Needed for decisions; a reading, a frame or a note is taken on any version.
+             */
+            base?: number | null;
+            /** @description What happened. */
+            entry: components["schemas"]["Entry"];
+            /**
+             * Format: uuid
+             * @description Made by the client (UUID version 7): sent twice, it is taken once.
+             */
+            id: string;
         };
         /** @description The camera's exposure. */
         Exposure: {
@@ -485,16 +501,7 @@ export interface components {
             standing: components["schemas"]["Standing"];
         };
         /**
-         * @description A film or sensor speed, held in stops over ISO 100; `Sv = 5 + stops`.
-         *
-         *     # Examples
-         *     ```
-         *     use ink_lamp_core::scale::Iso;
-         *
-         *     assert_eq!(Iso::parse("200")?.sv(), 6.0);
-         *     assert_eq!(Iso::parse("-5").unwrap_err().field, "iso");
-         *     # Ok::<(), ink_lamp_core::Refusal>(())
-         *     ```
+         * @description A film or sensor speed as marked, in third stops.
          * @example 100
          */
         Iso: string;
@@ -618,6 +625,31 @@ export interface components {
             /** @description Its name. */
             name: string;
         };
+        /** @description A look to be added to a sitting. */
+        LookToAdd: {
+            /**
+             * Format: uuid
+             * @description A look to begin from.
+             */
+            from?: string | null;
+            /**
+             * Format: uuid
+             * @description Made by the client (UUID version 7): sent twice, it is made once.
+             */
+            id: string;
+            /** @description 1 to 60 characters. */
+            name: string;
+        };
+        /** @description A look to be made. */
+        LookToMake: {
+            /**
+             * Format: uuid
+             * @description Made by the client (UUID version 7): sent twice, it is made once.
+             */
+            id: string;
+            /** @description 1 to 60 characters. */
+            name: string;
+        };
         /** @description A level on the ladder. */
         Mark: {
             /** @description What the meter reads there. */
@@ -628,20 +660,7 @@ export interface components {
             stops: components["schemas"]["Stops"];
         };
         /**
-         * @description What a meter shows: a whole-stop f-number with tenths, or a third-stop f-number as it stands.
-         *
-         *     `5.6` with a small `8` is f/5.6 and eight tenths of a stop: `Av = 5.8`. Whole stops run from f/0.5 to f/128.
-         *
-         *     # Examples
-         *     ```
-         *     use ink_lamp_core::scale::MeterDisplay;
-         *
-         *     for typed in ["5.6 8", "5.6.8", "568", "5,6 8", "ƒ5.6⁸"] {
-         *         assert_eq!(MeterDisplay::parse(typed)?.av(), 5.8);
-         *     }
-         *     assert_eq!(MeterDisplay::parse("6.3 2").unwrap_err().message, "6.3 is a third stop, and only whole stops take tenths. Did you mean 5.6 5?");
-         *     # Ok::<(), ink_lamp_core::Refusal>(())
-         *     ```
+         * @description What a meter shows, as it is typed: a whole-stop f-number with tenths (`5.6 8`), or a third-stop f-number.
          * @example 5.6 8
          */
         MeterDisplay: string;
@@ -656,6 +675,11 @@ export interface components {
          * @enum {string}
          */
         MoveKind: "meter_room" | "set_camera" | "move_room" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "meter_whole" | "find_what_moved" | "shoot";
+        /** @description A new name. */
+        NewName: {
+            /** @description 1 to 60 characters. */
+            name: string;
+        };
         /** @description What to do next. */
         NextMove: {
             action?: components["schemas"]["Action"] | null;
@@ -665,10 +689,10 @@ export interface components {
             lane: string;
             power?: components["schemas"]["PowerDrawing"] | null;
             /** @description The sentence; what is dialled stands out. */
-            say: components["schemas"]["Vec"];
+            say: components["schemas"]["Span"][];
             tape?: components["schemas"]["TapeLine"] | null;
             /** @description Why, and the other way to do it: two lines at most. */
-            why: components["schemas"]["Vec"][];
+            why: components["schemas"]["Span"][][];
         };
         /** @description A note was taken. */
         NoteTaken: {
@@ -947,17 +971,7 @@ export interface components {
             version: number;
         };
         /**
-         * @description An exposure time, held as `Tv = −log2 t` with `t` in seconds (1 s is 0, 1/125 is 7).
-         *
-         *     # Examples
-         *     ```
-         *     use ink_lamp_core::scale::ShutterTime;
-         *
-         *     let sixtieth = ShutterTime::parse("1/60")?;
-         *     assert_eq!(sixtieth.seconds(), 1.0 / 64.0);
-         *     assert!(ShutterTime::parse("1/150").is_err());
-         *     # Ok::<(), ink_lamp_core::Refusal>(())
-         *     ```
+         * @description A shutter time as marked, in third stops: `1/160`, `2`.
          * @example 1/160
          */
         ShutterTime: string;
@@ -974,6 +988,23 @@ export interface components {
              * @description When that was.
              */
             updated_at: string;
+        };
+        /** @description A sitting to be made. */
+        SittingToMake: {
+            /**
+             * Format: uuid
+             * @description A sitting to begin from: its last look is copied as the start.
+             */
+            from?: string | null;
+            /**
+             * Format: uuid
+             * @description Made by the client (UUID version 7): sent twice, it is made once.
+             */
+            id: string;
+            /** @description Its first look. */
+            look: components["schemas"]["LookToMake"];
+            /** @description 1 to 60 characters. */
+            name: string;
         };
         /** @description A sitting with its looks. */
         SittingView: {
@@ -998,6 +1029,20 @@ export interface components {
              * @description Counted from 1.
              */
             number: number;
+        };
+        /** @description One piece of a line. */
+        Span: {
+            /** @description Plain words. */
+            text: string;
+        } | {
+            /** @description What must be seen first: a setting, a gap. */
+            strong: string;
+        } | {
+            /** @description An f-number. */
+            f: components["schemas"]["FNumber"];
+        } | {
+            /** @description The mark of a light's role. */
+            mark: components["schemas"]["Role"];
         };
         /** @description How a reading stands. */
         Standing: "measured" | {
@@ -1033,14 +1078,11 @@ export interface components {
             /** @description Ends of the flat ladder, and where it clips and goes black. */
             ends: components["schemas"]["Stops"][];
             /** @description Names of the lanes, each with its state. */
-            lanes: [
-                string,
-                "untouched" | "set" | "measured" | "read_again" | "over" | "under" | "on_target" | "removed" | "kept"
-            ][];
+            lanes: components["schemas"]["SummaryLane"][];
             /** @description The marks of a ladder laid flat. */
             marks: components["schemas"]["SummaryMark"][];
             /** @description The next move's sentence. */
-            next: components["schemas"]["Vec"];
+            next: components["schemas"]["Span"][];
             /** @description Lit : shadow: as read, or else as wished. */
             ratio?: string | null;
             /** @description What stands under the ratio: `key 1.0 over`, `room is the fill`. */
@@ -1051,6 +1093,13 @@ export interface components {
             state: components["schemas"]["LaneState"];
             /** @description The same in words. */
             words: string;
+        };
+        /** @description A lane by its name. */
+        SummaryLane: {
+            /** @description As it is said: `Fill`. */
+            name: string;
+            /** @description How it stands. */
+            state: components["schemas"]["LaneState"];
         };
         /** @description A mark on the flat ladder. */
         SummaryMark: {
@@ -1091,7 +1140,7 @@ export interface components {
         /** @description One item of the tape. */
         TapeLine: {
             /** @description What happened. */
-            head: components["schemas"]["Vec"];
+            head: components["schemas"]["Span"][];
             /** @description What kind of thing happened; tells which mark stands before it. */
             kind: components["schemas"]["TapeKind"];
             role?: components["schemas"]["Role"] | null;
@@ -1129,19 +1178,6 @@ export interface components {
             /** @description How its dial is written. */
             scale: components["schemas"]["PowerScaleSpec"];
         };
-        Vec: ({
-            /** @description Plain words. */
-            text: string;
-        } | {
-            /** @description What must be seen first: a setting, a gap. */
-            strong: string;
-        } | {
-            /** @description An f-number. */
-            f: components["schemas"]["FNumber"];
-        } | {
-            /** @description The mark of a light's role. */
-            mark: components["schemas"]["Role"];
-        })[];
         /**
          * Format: double
          * @description Stored electrical energy in watt-seconds (joules), above 0 and up to 10 000.
@@ -1169,7 +1205,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftToTry"];
+            };
+        };
         responses: {
             /** @description What would follow */
             200: {
@@ -1240,7 +1280,7 @@ export interface operations {
             };
         };
     };
-    show: {
+    showSetup: {
         parameters: {
             query?: never;
             header?: never;
@@ -1290,7 +1330,7 @@ export interface operations {
             };
         };
     };
-    rename: {
+    renameSetup: {
         parameters: {
             query?: never;
             header?: never;
@@ -1300,7 +1340,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewName"];
+            };
+        };
         responses: {
             /** @description Renamed */
             200: {
@@ -1341,7 +1385,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntryToWrite"];
+            };
+        };
         responses: {
             /** @description It was there before; the setup as it stands */
             200: {
@@ -1486,7 +1534,7 @@ export interface operations {
             };
         };
     };
-    list: {
+    listSitting: {
         parameters: {
             query?: {
                 /** @description A part of a name of sitting or look, or the sitting's number. */
@@ -1529,14 +1577,18 @@ export interface operations {
             };
         };
     };
-    create: {
+    createSitting: {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SittingToMake"];
+            };
+        };
         responses: {
             /** @description Made, or made before by the same ids */
             201: {
@@ -1576,7 +1628,7 @@ export interface operations {
             };
         };
     };
-    delete: {
+    deleteSitting: {
         parameters: {
             query?: never;
             header?: never;
@@ -1608,7 +1660,7 @@ export interface operations {
             };
         };
     };
-    rename: {
+    renameSitting: {
         parameters: {
             query?: never;
             header?: never;
@@ -1618,7 +1670,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewName"];
+            };
+        };
         responses: {
             /** @description Renamed */
             200: {
@@ -1649,7 +1705,7 @@ export interface operations {
             };
         };
     };
-    restore: {
+    restoreSitting: {
         parameters: {
             query?: never;
             header?: never;
@@ -1681,7 +1737,7 @@ export interface operations {
             };
         };
     };
-    create: {
+    createSetup: {
         parameters: {
             query?: never;
             header?: never;
@@ -1691,7 +1747,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookToAdd"];
+            };
+        };
         responses: {
             /** @description Made, or made before by the same id */
             201: {

@@ -7,7 +7,7 @@ use crate::{
     meter::Reading,
     scale::{FNumber, MeterDisplay, Series},
     setup::{Setup, Subject},
-    words::{Line, strong, text},
+    words::{Line, Span, strong, text},
 };
 
 /// A reading as it was understood.
@@ -17,7 +17,7 @@ pub struct Echo {
     /// The f-number as it would be printed.
     pub aperture: FNumber,
     /// What it means: two or three short lines.
-    pub lines: Vec<Line>,
+    pub lines: Vec<Vec<Span>>,
 }
 
 /// What a reading means in the setup that already holds it; `board` is that setup's. None where it holds none.
@@ -82,7 +82,7 @@ fn carried(setup: &Setup, reading: Reading, of: &Subject, board: &Board) -> Opti
     let tail = if !iso && *of != Subject::Room { " The shutter moves only the room." } else { "" };
     Some(vec![
         text(format!("Meter at {}; at the camera's it is ", settings.join(", "))),
-        crate::words::Span::F(shown.fnumber()),
+        Span::F(shown.fnumber()),
         text(format!(".{tail}")),
     ])
 }

@@ -14,7 +14,7 @@ use serde::Serialize;
 pub use echo::{Echo, echo};
 pub use lanes::{DialShown, Floor, Foot, Gap, Lane, LaneKind, LaneState, Mark, Way};
 pub use moves::{Action, MoveKind, NextMove, PowerDrawing};
-pub use summary::{Summary, SummaryMark};
+pub use summary::{Summary, SummaryLane, SummaryMark};
 pub use tape::{TapeKind, TapeLine};
 
 use crate::{
@@ -22,7 +22,6 @@ use crate::{
     ratio::{Anchor, Convention, RatioSpec},
     scale::{Aperture, FNumber, Reflectance, Series, Stops, grey_code},
     setup::{Entry, LengthUnit, Setup},
-    words::Line,
 };
 use levels::Levels;
 
@@ -320,6 +319,3 @@ fn room_shown(setup: &Setup, levels: &Levels) -> RoomShown {
         code: levels.room_level.map(|room| grey_code(Reflectance::MID_GREY, room)),
     }
 }
-
-/// A line of words for one of the board's sentences.
-pub(crate) type Say = Line;

@@ -6,7 +6,7 @@
 use serde::Serialize;
 
 use super::{
-    Mark, Say, TapeLine,
+    Mark, TapeLine,
     levels::{self, Levels},
     tape,
 };
@@ -31,9 +31,9 @@ pub struct NextMove {
     /// The lane it belongs to.
     pub lane: String,
     /// The sentence; what is dialled stands out.
-    pub say: Line,
+    pub say: Vec<Span>,
     /// Why, and the other way to do it: two lines at most.
-    pub why: Vec<Line>,
+    pub why: Vec<Vec<Span>>,
     /// The unit's own power scale, where the move is a light's and its unit is known.
     pub power: Option<PowerDrawing>,
     /// What to press once it is done, and the entry that this logs.
@@ -111,7 +111,7 @@ pub(super) struct Pick {
 }
 
 impl Pick {
-    fn plain(kind: MoveKind, lane: &str, say: Say, why: Vec<Line>) -> Self {
+    fn plain(kind: MoveKind, lane: &str, say: Line, why: Vec<Line>) -> Self {
         Self { next: NextMove { kind, lane: lane.to_owned(), say, why, power: None, action: None, tape: None }, after: None, pending: None }
     }
 

@@ -3,7 +3,7 @@
 use serde::Serialize;
 
 use super::{Board, CameraShown, LaneKind, LaneState};
-use crate::{scale::Stops, setup::Role, words::Line};
+use crate::{scale::Stops, setup::Role, words::Span};
 
 /// A setup at a glance.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -26,9 +26,19 @@ pub struct Summary {
     /// The same in words.
     pub words: String,
     /// Names of the lanes, each with its state.
-    pub lanes: Vec<(String, LaneState)>,
+    pub lanes: Vec<SummaryLane>,
     /// The next move's sentence.
-    pub next: Line,
+    pub next: Vec<Span>,
+}
+
+/// A lane by its name.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SummaryLane {
+    /// As it is said: `Fill`.
+    pub name: String,
+    /// How it stands.
+    pub state: LaneState,
 }
 
 /// A mark on the flat ladder.
@@ -80,7 +90,7 @@ impl Summary {
             room: room.unwrap_or_default(),
             state,
             words,
-            lanes: board.lanes.iter().map(|l| (l.name.clone(), l.state)).collect(),
+            lanes: board.lanes.iter().map(|l| SummaryLane { name: l.name.clone(), state: l.state }).collect(),
             next: board.next.say.clone(),
         }
     }

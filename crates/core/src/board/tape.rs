@@ -20,7 +20,7 @@ pub struct TapeLine {
     /// Whose mark, where it is a light's or the room's.
     pub role: Option<Role>,
     /// What happened.
-    pub head: Line,
+    pub head: Vec<Span>,
     /// What it meant.
     pub tail: String,
 }

@@ -16,7 +16,7 @@ use crate::{Refusal, scale::setting::setting};
 /// ```
 #[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
 #[serde(try_from = "String", into = "String")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = String, example = "5.6"))]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(description = "A relative aperture as marked, in third stops.", value_type = String, example = "5.6"))]
 pub struct Aperture(f64);
 
 setting!(Aperture, APERTURES, without_f);

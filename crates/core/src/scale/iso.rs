@@ -14,7 +14,7 @@ use crate::{Refusal, scale::setting::setting};
 /// ```
 #[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
 #[serde(try_from = "String", into = "String")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = String, example = "100"))]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(description = "A film or sensor speed as marked, in third stops.", value_type = String, example = "100"))]
 pub struct Iso(f64);
 
 setting!(Iso, ISOS, without_iso);

@@ -23,7 +23,7 @@ use crate::Refusal;
 /// ```
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(try_from = "String", into = "String")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = String, example = "5.6 8"))]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(description = "What a meter shows, as it is typed: a whole-stop f-number with tenths (`5.6 8`), or a third-stop f-number.", value_type = String, example = "5.6 8"))]
 pub struct MeterDisplay(Shown);
 
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]

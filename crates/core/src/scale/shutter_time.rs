@@ -15,7 +15,7 @@ use crate::{Refusal, scale::setting::setting};
 /// ```
 #[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
 #[serde(try_from = "String", into = "String")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = String, example = "1/160"))]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(description = "A shutter time as marked, in third stops: `1/160`, `2`.", value_type = String, example = "1/160"))]
 pub struct ShutterTime(f64);
 
 setting!(ShutterTime, SHUTTER_TIMES, without_seconds);

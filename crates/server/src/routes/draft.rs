@@ -28,7 +28,7 @@ pub struct Draft {
 }
 
 /// What an entry would do. Nothing is kept.
-#[utoipa::path(tag = "board", responses(
+#[utoipa::path(tag = "board", request_body = DraftToTry, responses(
     (status = 200, description = "What would follow", body = Draft),
     (status = 422, description = "It can't be true of this setup, or a field is wrong", body = Problem),
 ))]

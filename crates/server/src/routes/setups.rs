@@ -48,7 +48,7 @@ pub(super) async fn view(store: &Store, record: SetupRecord) -> Result<SetupView
 }
 
 /// A setup as it stands.
-#[utoipa::path(tag = "setups", params(("id" = Uuid, Path, description = "The setup")), responses(
+#[utoipa::path(operation_id = "showSetup", tag = "setups", params(("id" = Uuid, Path, description = "The setup")), responses(
     (status = 200, description = "The setup", body = SetupView),
     (status = 404, description = "No such setup", body = Problem),
     (status = 422, description = "The id is no UUID", body = Problem),
@@ -74,7 +74,7 @@ pub struct LookToAdd {
 }
 
 /// Adds a look to a sitting.
-#[utoipa::path(tag = "setups", params(("id" = Uuid, Path, description = "The sitting")), responses(
+#[utoipa::path(operation_id = "createSetup", tag = "setups", request_body = LookToAdd, params(("id" = Uuid, Path, description = "The sitting")), responses(
     (status = 201, description = "Made, or made before by the same id", body = SetupView),
     (status = 404, description = "No such sitting or look", body = Problem),
     (status = 409, description = "The id is taken", body = Problem),
@@ -88,7 +88,7 @@ pub async fn create(store: web::Data<Store>, id: Id, body: Checked<LookToAdd>) -
 }
 
 /// Renames a look.
-#[utoipa::path(tag = "setups", params(("id" = Uuid, Path, description = "The setup")), responses(
+#[utoipa::path(operation_id = "renameSetup", tag = "setups", request_body = NewName, params(("id" = Uuid, Path, description = "The setup")), responses(
     (status = 200, description = "Renamed", body = SetupView),
     (status = 404, description = "No such setup", body = Problem),
     (status = 422, description = "A field is wrong", body = Problem),

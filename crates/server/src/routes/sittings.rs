@@ -70,7 +70,7 @@ pub struct Which {
 }
 
 /// Sittings, the one worked on last first.
-#[utoipa::path(tag = "sittings", params(Which), responses(
+#[utoipa::path(operation_id = "listSitting", tag = "sittings", params(Which), responses(
     (status = 200, description = "The sittings", body = [SittingInList]),
     (status = 400, description = "A query that can't be read", body = Problem),
     (status = 503, description = "Record out of reach", body = Problem),
@@ -120,7 +120,7 @@ impl From<LookToMake> for NewLook {
 }
 
 /// Makes a sitting.
-#[utoipa::path(tag = "sittings", responses(
+#[utoipa::path(operation_id = "createSitting", tag = "sittings", request_body = SittingToMake, responses(
     (status = 201, description = "Made, or made before by the same ids", body = SittingView),
     (status = 404, description = "No such sitting to begin from", body = Problem),
     (status = 409, description = "The id is taken", body = Problem),
@@ -129,7 +129,7 @@ impl From<LookToMake> for NewLook {
 #[post("/sittings")]
 pub async fn create(store: web::Data<Store>, body: Checked<SittingToMake>) -> Result<HttpResponse, Problem> {
     let SittingToMake { id, name, look, from } = body.0;
-    let sitting = store.create_sitting(NewSitting { id, name, look: look.into(), from }).await?;
+    let sitting = store.create_sitting(NewSitting { id, name, look: look.into(), from, at: Utc::now() }).await?;
     Ok(HttpResponse::Created().json(SittingView::from(sitting)))
 }
 
@@ -143,7 +143,7 @@ pub struct NewName {
 }
 
 /// Renames a sitting.
-#[utoipa::path(tag = "sittings", params(("id" = Uuid, Path, description = "The sitting")), responses(
+#[utoipa::path(operation_id = "renameSitting", tag = "sittings", request_body = NewName, params(("id" = Uuid, Path, description = "The sitting")), responses(
     (status = 200, description = "Renamed", body = SittingView),
     (status = 404, description = "No such sitting", body = Problem),
     (status = 422, description = "A field is wrong", body = Problem),
@@ -154,7 +154,7 @@ pub async fn rename(store: web::Data<Store>, id: Id, body: Checked<NewName>) -> 
 }
 
 /// Deletes a sitting. It can be restored; nothing of its record is lost.
-#[utoipa::path(tag = "sittings", params(("id" = Uuid, Path, description = "The sitting")), responses(
+#[utoipa::path(operation_id = "deleteSitting", tag = "sittings", params(("id" = Uuid, Path, description = "The sitting")), responses(
     (status = 200, description = "Deleted", body = SittingView),
     (status = 404, description = "No such sitting", body = Problem),
 ))]
@@ -164,7 +164,7 @@ pub async fn delete(store: web::Data<Store>, id: Id) -> Result<web::Json<Sitting
 }
 
 /// Brings a deleted sitting back.
-#[utoipa::path(tag = "sittings", params(("id" = Uuid, Path, description = "The sitting")), responses(
+#[utoipa::path(operation_id = "restoreSitting", tag = "sittings", params(("id" = Uuid, Path, description = "The sitting")), responses(
     (status = 200, description = "Back", body = SittingView),
     (status = 404, description = "No such sitting", body = Problem),
 ))]

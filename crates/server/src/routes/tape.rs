@@ -61,7 +61,7 @@ pub struct EntryToWrite {
 }
 
 /// Writes an entry to a setup's tape.
-#[utoipa::path(tag = "tape", params(("id" = Uuid, Path, description = "The setup")), responses(
+#[utoipa::path(tag = "tape", request_body = EntryToWrite, params(("id" = Uuid, Path, description = "The setup")), responses(
     (status = 200, description = "It was there before; the setup as it stands", body = SetupView),
     (status = 201, description = "Written; the setup as it stands", body = SetupView),
     (status = 404, description = "No such setup", body = Problem),

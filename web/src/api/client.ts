@@ -1,0 +1,70 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './generated'
+
+type Schemas = components['schemas']
+export type Board = Schemas['Board']
+export type Draft = Schemas['Draft']
+export type Entry = Schemas['Entry']
+export type FNumber = Schemas['FNumber']
+export type Lane = Schemas['Lane']
+export type LaneState = Schemas['LaneState']
+export type Light = Schemas['Light']
+export type Mark = Schemas['Mark']
+export type PowerScaleSpec = Schemas['PowerScaleSpec']
+export type Problem = Schemas['Problem']
+export type RatioSpec = Schemas['RatioSpec']
+export type Role = Schemas['Role']
+export type Scales = Schemas['Scales']
+export type Setup = Schemas['Setup']
+export type SetupView = Schemas['SetupView']
+export type SittingInList = Schemas['SittingInList']
+export type SittingView = Schemas['SittingView']
+export type Span = Schemas['Span']
+export type Summary = Schemas['Summary']
+export type TapeItem = Schemas['TapeItemView']
+export type TapeLine = Schemas['TapeLine']
+export type Unit = Schemas['Unit']
+
+export const api = createClient<paths>({ baseUrl: '/' })
+
+/** What the server refused, with the field that is wrong. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail)
+  }
+
+  /** Whether the problem lies in a field of this name, at whatever depth. */
+  isAt(field: string): boolean {
+    return this.problem.field?.split('.').pop() === field
+  }
+}
+
+/** The server did not answer. */
+export class OutOfReach extends Error {
+  constructor() {
+    super('The server is out of reach.')
+  }
+}
+
+interface Answer<T> {
+  data?: T
+  error?: unknown
+  response: Response
+}
+
+/** What a call answered. Throws {@link Refused} for a problem document and {@link OutOfReach} where nothing came back. */
+export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>
+  try {
+    answer = await call
+  } catch {
+    throw new OutOfReach()
+  }
+  if (answer.data !== undefined) return answer.data
+  if (isProblem(answer.error)) throw new Refused(answer.error)
+  throw new OutOfReach()
+}
+
+function isProblem(error: unknown): error is Problem {
+  return typeof error === 'object' && error !== null && 'detail' in error && 'status' in error
+}

@@ -1,0 +1,474 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import type { Board, Entry, Lane, Mark } from '@/api/client'
+import StateSign from '@/ui/StateSign.vue'
+import RoleMark from '@/ui/RoleMark.vue'
+import { MARKS, ROLE_COLOURS } from '@/ui/marks'
+import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf, type Shape } from './geometry'
+import LadderTable from './LadderTable.vue'
+
+/** The stop ladder: the order of the work is its head, every light stands on one scale of stops, what is dialled is its foot. */
+const {
+  board,
+  chosen,
+  ghost,
+  still = false,
+} = defineProps<{ board: Board; chosen: string; ghost?: { lane: string; mark: Mark }; still?: boolean }>()
+const emit = defineEmits<{ choose: [lane: string]; draft: [entry: Entry]; write: [entry: Entry]; drop: [] }>()
+
+const frame = useTemplateRef('frame')
+const { width, height } = useElementSize(frame, { width: 816, height: 554 })
+
+const body = computed(() => Math.max(240, height.value - HEAD - FOOT))
+const scale = computed(() => scaleOf(board, body.value))
+const boxes = computed(() => laneBoxes(board, width.value))
+const drawing = computed(() => draw(board, boxes.value, scale.value, ghost))
+const camera = computed(() => boxes.value.find((b) => b.lane.kind === 'camera'))
+const columns = computed(() => boxes.value.map((b) => `${b.w}px`).join(' '))
+const strip = computed(() => {
+  const perTenth = body.value / (board.ladder.tones.length - 1)
+  return board.ladder.tones
+    .slice(0, -1)
+    .map((tone, i) => ({ y: i * perTenth, h: perTenth + 0.5, grey: `rgb(${tone} ${tone} ${tone})` }))
+})
+
+const isOff = (lane: Lane) => lane.state === 'over' || lane.state === 'under'
+const isRight = (lane: Lane) => ['on_target', 'removed', 'kept'].includes(lane.state)
+
+/** A wish is dragged in tenths: the board follows while it moves, one entry is written when it is let go. */
+const dragged = ref<{ lane: string; level: number }>()
+
+function grab(event: PointerEvent, shape: Shape): void {
+  if (still || !shape.handle || event.button !== 0) return
+  emit('choose', shape.lane)
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  const target = board.lanes.find((l) => l.id === shape.lane)?.target
+  if (target) dragged.value = { lane: shape.lane, level: target.stops }
+}
+
+function drag(event: PointerEvent): void {
+  if (!dragged.value || !frame.value) return
+  const top = frame.value.getBoundingClientRect().top + HEAD
+  const level = Math.round(scale.value.stops(event.clientY - top) * 10) / 10
+  if (level === dragged.value.level) return
+  dragged.value = { ...dragged.value, level }
+  emit('draft', wish(dragged.value))
+}
+
+function letGo(): void {
+  if (!dragged.value) return
+  const before = board.lanes.find((l) => l.id === dragged.value?.lane)?.target
+  const moved = before === undefined || before === null || drawnFrom !== dragged.value.level
+  const last = dragged.value
+  dragged.value = undefined
+  drawnFrom = undefined
+  if (moved) emit('write', wish(last))
+}
+
+function giveUp(): void {
+  if (!dragged.value) return
+  dragged.value = undefined
+  emit('drop')
+}
+
+let drawnFrom: number | undefined
+
+function grabbed(event: PointerEvent, shape: Shape): void {
+  drawnFrom = board.lanes.find((l) => l.id === shape.lane)?.target?.stops
+  grab(event, shape)
+}
+
+function wish({ lane, level }: { lane: string; level: number }): Entry {
+  return lane === 'room' ? { room_wish: { keep: { level } } } : { target: { light: lane, level } }
+}
+</script>
+
+<template>
+  <section ref="frame" class="card relative overflow-hidden" aria-label="Stop ladder" @keydown.esc="giveUp">
+    <!-- The chosen lane, through head, scale and foot. -->
+    <template v-for="box in boxes" :key="box.lane.id">
+      <div
+        v-if="box.lane.id === chosen"
+        class="pointer-events-none absolute inset-y-0 border-t-[3px] border-text bg-text/[0.055]"
+        :style="{ left: `${box.x}px`, width: `${box.w}px` }"
+      />
+    </template>
+
+    <div class="grid" :style="{ gridTemplateColumns: columns, height: `${HEAD}px` }" role="toolbar" aria-label="Lanes">
+      <button
+        v-for="{ lane } in boxes"
+        :key="lane.id"
+        type="button"
+        class="min-w-0 border-l border-line px-2 pt-[9px] text-left first:border-l-0 focus-visible:outline-offset-[-3px]"
+        :aria-pressed="lane.id === chosen"
+        @click="emit('choose', lane.id)"
+      >
+        <span class="flex items-center gap-[6px] text-head font-[650]">
+          <RoleMark v-if="lane.role" :role="lane.role" />
+          <span class="truncate" :class="lane.state === 'untouched' ? 'text-text-3' : ''">{{ lane.name }}</span>
+          <span class="ml-auto text-tick font-normal text-text-3">{{ lane.number }}</span>
+        </span>
+        <span
+          class="label mt-[3px] flex items-center gap-[5px]"
+          :class="
+            isOff(lane) || lane.state === 'read_again'
+              ? 'font-[700] text-text'
+              : lane.state === 'untouched'
+                ? 'text-text-3'
+                : 'text-text-2'
+          "
+        >
+          <StateSign :state="lane.state" />
+          <span class="truncate" :class="isRight(lane) ? 'text-text' : ''">{{ lane.words }}</span>
+        </span>
+      </button>
+    </div>
+
+    <svg
+      class="absolute left-0 block touch-none select-none"
+      :style="{ top: `${HEAD}px` }"
+      :width="width"
+      :height="body"
+      role="img"
+      aria-label="Every light on one scale of stops against the exposure. The table that follows says the same."
+      @pointermove="drag"
+      @pointerup="letGo"
+      @pointercancel="giveUp"
+    >
+      <defs>
+        <pattern id="clip-hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="7" height="7" fill="var(--zone-hi)" />
+          <path d="M0 0v7" stroke="var(--zone-hi-l)" stroke-width="1.600" />
+        </pattern>
+        <pattern id="black-dots" width="6" height="6" patternUnits="userSpaceOnUse">
+          <rect width="6" height="6" fill="var(--zone-lo)" />
+          <circle cx="1.500" cy="1.500" r="0.800" fill="var(--zone-lo-l)" />
+        </pattern>
+      </defs>
+
+      <rect :width="width" :height="scale.y(board.ladder.clip)" fill="url(#clip-hatch)" />
+      <rect
+        :y="scale.y(board.ladder.black)"
+        :width="width"
+        :height="body - scale.y(board.ladder.black)"
+        fill="url(#black-dots)"
+      />
+      <path
+        :d="`M0 ${scale.y(board.ladder.clip)}H${width}M0 ${scale.y(board.ladder.black)}H${width}`"
+        stroke="var(--line-2)"
+      />
+      <path
+        :d="board.ladder.rungs.map((r) => `M0 ${scale.y(r.stops)}H${width}`).join('')"
+        stroke="var(--line)"
+        shape-rendering="crispEdges"
+      />
+      <path
+        :d="
+          boxes
+            .slice(1)
+            .map((b) => `M${b.x} 0V${body}`)
+            .join('')
+        "
+        stroke="var(--line)"
+        shape-rendering="crispEdges"
+      />
+      <path :d="`M0 ${scale.y(0)}H${width}`" stroke="var(--text)" stroke-width="1.600" />
+
+      <!-- The camera's lane is the scale itself. -->
+      <g v-if="camera">
+        <rect
+          v-for="(band, i) in strip"
+          :key="i"
+          :x="camera.x + camera.w / 2 - 7"
+          :y="band.y"
+          width="14"
+          :height="band.h"
+          :fill="band.grey"
+        />
+        <rect
+          :x="camera.x + camera.w / 2 - 7"
+          y="0.500"
+          width="14"
+          :height="body - 1"
+          fill="none"
+          stroke="var(--line-2)"
+        />
+        <g class="scale">
+          <g v-for="rung in board.ladder.rungs" :key="rung.shown">
+            <path
+              :d="`M${camera.x + camera.w / 2 - 11} ${scale.y(rung.stops)}h4m14 0h4`"
+              stroke="var(--edge)"
+              shape-rendering="crispEdges"
+            />
+            <text
+              :x="camera.x + camera.w / 2 - 14"
+              :y="scale.y(rung.stops) + 4"
+              text-anchor="end"
+              :class="rung.stops === 0 ? 'zero' : ''"
+            >
+              {{ rung.shown }}
+            </text>
+            <text
+              v-if="rung.aperture"
+              :x="camera.x + camera.w / 2 + 14"
+              :y="scale.y(rung.stops) + 4"
+              :class="rung.stops === 0 ? 'zero' : ''"
+            >
+              <tspan class="f">ƒ</tspan>
+              {{ rung.aperture.number }}
+            </text>
+          </g>
+        </g>
+      </g>
+
+      <!-- Levels, wishes, and what lies between. -->
+      <path
+        v-for="(rule, i) in drawing.rules"
+        :key="`rule-${i}`"
+        :d="`M${rule.x1} ${rule.y}H${rule.x2}`"
+        :stroke="rule.role ? ROLE_COLOURS[rule.role] : 'var(--text)'"
+        :stroke-width="rule.form === 'bar' ? 3 : rule.form === 'floor' ? 1.8 : 1"
+        :stroke-dasharray="rule.form === 'likely' ? '2 3' : rule.form === 'after' ? '3 3' : undefined"
+        :opacity="rule.form === 'level' ? 0.6 : 1"
+      />
+      <path
+        v-for="(rule, i) in drawing.rules.filter((r) => r.form === 'floor')"
+        :key="`floor-${i}`"
+        :d="`M${rule.x1 + 4} ${rule.y}h10l-5 5z`"
+        :fill="ROLE_COLOURS[rule.role ?? 'room']"
+      />
+      <path
+        v-for="(ruler, i) in drawing.rulers"
+        :key="`ruler-${i}`"
+        :d="
+          `M${ruler.x} ${ruler.y1}V${ruler.y2}` +
+          ruler.ticks.map((t) => `M${ruler.x} ${t.y}h${t.long ? 6 : 3}`).join('')
+        "
+        :stroke="ROLE_COLOURS[ruler.role]"
+        stroke-width="1.200"
+        fill="none"
+      />
+      <g v-if="drawing.bracket" fill="none" stroke="var(--text-2)">
+        <path
+          :d="`M${drawing.bracket.x - 9} ${drawing.bracket.y1}H${drawing.bracket.x}V${drawing.bracket.y2}h9`"
+          stroke="var(--text)"
+          stroke-width="1.400"
+        />
+        <path
+          v-if="drawing.bracket.box && drawing.bracket.box.y > Math.max(drawing.bracket.y1, drawing.bracket.y2)"
+          :d="`M${drawing.bracket.x} ${Math.max(drawing.bracket.y1, drawing.bracket.y2)}V${drawing.bracket.box.y}`"
+          stroke-dasharray="1.500 3"
+        />
+        <rect
+          v-if="drawing.bracket.box"
+          :x="drawing.bracket.box.x + 0.5"
+          :y="drawing.bracket.box.y + 0.5"
+          :width="drawing.bracket.box.w - 1"
+          :height="drawing.bracket.box.h - 1"
+          rx="5"
+          fill="var(--card)"
+          stroke="var(--line-2)"
+        />
+      </g>
+      <g
+        v-if="drawing.bracket?.box"
+        class="bracket"
+        text-anchor="middle"
+        :transform="`translate(${drawing.bracket.box.x + drawing.bracket.box.w / 2} ${drawing.bracket.box.y})`"
+      >
+        <text y="21" class="ratio">{{ drawing.bracket.lines[0] }}</text>
+        <text y="36">{{ drawing.bracket.lines[1] }}</text>
+        <text y="51">{{ drawing.bracket.lines[2] }}</text>
+        <text y="66" class="other">{{ drawing.bracket.lines[3] }}</text>
+      </g>
+      <path
+        v-for="(arrow, i) in drawing.arrows"
+        :key="`arrow-${i}`"
+        :d="`M${arrow.x} ${arrow.y1}V${arrow.y2}m-3 ${arrow.y2 > arrow.y1 ? -4 : 4}l3 ${arrow.y2 > arrow.y1 ? 4 : -4}l3 ${arrow.y2 > arrow.y1 ? -4 : 4}`"
+        fill="none"
+        stroke="var(--text-2)"
+      />
+
+      <g
+        v-for="(shape, i) in drawing.shapes"
+        :key="`shape-${shape.lane}-${shape.form}-${i}`"
+        class="mark"
+        :class="shape.handle && !still ? 'cursor-ns-resize' : ''"
+        :style="{ transform: `translate(${shape.x}px, ${shape.y}px)` }"
+        :data-mark="`${shape.lane}.${shape.form}`"
+        @pointerdown="grabbed($event, shape)"
+      >
+        <rect v-if="shape.handle" x="-16" y="-16" width="32" height="32" fill="transparent" />
+        <path
+          v-if="shape.form === 'seated'"
+          :d="MARKS.key(R + 3)"
+          fill="var(--card)"
+          :stroke="ROLE_COLOURS[shape.role]"
+          stroke-width="1.800"
+        />
+        <path
+          v-if="shape.form === 'ghost'"
+          :d="MARKS[shape.role](GHOST_R)"
+          fill="none"
+          :stroke="ROLE_COLOURS[shape.role]"
+          stroke-width="1.100"
+          stroke-dasharray="2.500 2"
+        />
+        <path
+          v-else
+          :d="MARKS[shape.role](shape.form === 'hollow' ? R - 1 : shape.form === 'seated' ? R - 2 : R)"
+          :fill="shape.form === 'hollow' ? 'var(--well)' : ROLE_COLOURS[shape.role]"
+          :stroke="shape.form === 'hollow' ? ROLE_COLOURS[shape.role] : 'none'"
+          stroke-width="1.800"
+          stroke-linejoin="round"
+        />
+        <path
+          v-if="shape.beyond"
+          :d="shape.beyond === 'above' ? 'M-4 -10l4 -4l4 4' : 'M-4 10l4 4l4 -4'"
+          fill="none"
+          :stroke="ROLE_COLOURS[shape.role]"
+          stroke-width="1.400"
+        />
+      </g>
+
+      <g class="texts">
+        <text
+          v-for="t in drawing.texts"
+          :key="t.what.id"
+          :data-text="t.what.id"
+          :class="t.what.kind"
+          :x="t.x"
+          :y="t.y + t.h - 3.5"
+          :fill="t.what.kind === 'gap' && t.what.role ? ROLE_COLOURS[t.what.role] : undefined"
+          :font-size="sizeOf(t.what.kind)"
+        >
+          <template v-if="t.what.f">
+            <tspan class="f">ƒ</tspan>
+            {{ t.what.f.number }}
+            <tspan
+              v-if="t.what.f.tenths != null"
+              :dy="-sizeOf(t.what.kind) * 0.38"
+              :font-size="sizeOf(t.what.kind) * 0.7"
+              class="tenths"
+            >
+              {{ t.what.f.tenths }}
+            </tspan>
+          </template>
+          <template v-else>{{ t.what.text }}</template>
+        </text>
+      </g>
+
+      <g v-if="drawing.legend" class="texts" :transform="`translate(${drawing.legend.x} ${drawing.legend.y})`">
+        <g v-for="(row, i) in ['last reading', 'target', 'after the move']" :key="row">
+          <circle
+            cx="8"
+            :cy="10 + i * 19"
+            r="5.500"
+            :fill="i === 0 ? 'var(--text-2)' : 'none'"
+            stroke="var(--text-2)"
+            stroke-width="1.200"
+            :stroke-dasharray="i === 2 ? '2 2' : undefined"
+          />
+          <text x="22" :y="14 + i * 19" class="quiet" font-size="12">{{ row }}</text>
+        </g>
+      </g>
+    </svg>
+
+    <div
+      class="absolute inset-x-0 bottom-0 grid"
+      :style="{ gridTemplateColumns: columns, height: `${FOOT}px` }"
+      aria-hidden="true"
+    >
+      <div
+        v-for="{ lane } in boxes"
+        :key="lane.id"
+        class="label min-w-0 border-l border-line px-2 pt-[7px] leading-4 first:border-l-0"
+      >
+        <p class="truncate text-[13px] font-[650]">{{ lane.foot.strong || lane.foot.plain }}</p>
+        <p class="truncate" :class="lane.foot.pending ? 'font-[650] text-text' : 'text-text-2'">
+          {{ lane.foot.pending ?? (lane.foot.strong ? lane.foot.plain : '') }}
+        </p>
+      </div>
+    </div>
+
+    <LadderTable :board="board" />
+  </section>
+</template>
+
+<style scoped>
+svg text {
+  fill: var(--text);
+  font-stretch: 84%;
+  paint-order: stroke;
+  stroke: var(--card);
+  stroke-width: 3px;
+  stroke-linejoin: round;
+}
+
+.scale text {
+  font-size: 12px;
+  fill: var(--text-2);
+}
+
+.scale text.zero {
+  fill: var(--text);
+  font-weight: 700;
+}
+
+.f {
+  font-family: var(--font-voice);
+  font-style: italic;
+  font-weight: 500;
+}
+
+.texts .value {
+  font-weight: 650;
+  font-stretch: 90%;
+}
+
+.texts .target {
+  font-weight: 650;
+  font-stretch: 90%;
+  fill: var(--text-2);
+}
+
+.texts .quiet,
+.texts .words {
+  fill: var(--text-3);
+}
+
+.texts .zone {
+  fill: var(--text-2);
+}
+
+.texts .gap {
+  font-weight: 750;
+  font-stretch: 90%;
+}
+
+.tenths {
+  font-weight: 600;
+}
+
+.bracket text {
+  font-size: 12px;
+  fill: var(--text-2);
+  stroke: none;
+}
+
+.bracket .ratio {
+  font-size: 18px;
+  font-weight: 650;
+  font-stretch: 90%;
+  fill: var(--text);
+}
+
+.bracket .other {
+  fill: var(--text-3);
+}
+
+.mark {
+  transition: transform 180ms ease-out;
+}
+</style>

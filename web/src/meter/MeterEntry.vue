@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { useStorage } from '@vueuse/core'
+import { computed, useTemplateRef, watch } from 'vue'
+import type { Entry, Scales } from '@/api/client'
+import { useBoard } from '@/stores/board'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import FNumber from '@/ui/FNumber.vue'
+import KeyCap from '@/ui/KeyCap.vue'
+import RoleMark from '@/ui/RoleMark.vue'
+import WordLine from '@/ui/WordLine.vue'
+
+/** One field, always ready: what the meter shows, of the light that is chosen. */
+const { scales } = defineProps<{ scales: Scales }>()
+const board = useBoard()
+const typed = defineModel<string>({ required: true })
+
+const field = useTemplateRef('field')
+/** How the meter is set; empty is as the camera. */
+const iso = useStorage('ink-lamp.meter-iso', '')
+const shutter = useStorage('ink-lamp.meter-shutter', '')
+
+const subjects = computed(
+  () => board.view?.board.lanes.filter((l) => ['room', 'light', 'whole'].includes(l.kind)) ?? [],
+)
+const subject = computed(() => subjects.value.find((l) => l.id === board.chosen) ?? subjects.value[0])
+const asCamera = { value: '', words: 'as camera' }
+const isos = computed(() => [asCamera, ...scales.isos.map((i) => ({ value: i, words: `ISO ${i}` }))])
+const shutters = computed(() => [asCamera, ...scales.shutters.map((s) => ({ value: s, words: `${s} s` }))])
+
+const entry = computed<Entry | undefined>(() => {
+  const shows = typed.value.trim()
+  const of = subject.value?.id
+  if (!shows || !of) return undefined
+  return { reading: { of, shows, iso: iso.value || undefined, shutter: shutter.value || undefined } }
+})
+
+watch(entry, (now) => {
+  if (now) void board.tryOut(now, false)
+  else board.dropDraft()
+})
+
+const wrong = computed(() => (entry.value ? board.draftRefused?.problem.detail : undefined))
+const echo = computed(() => (entry.value && !board.draftInFull ? board.draft?.echo : undefined))
+
+async function log(): Promise<void> {
+  const now = entry.value
+  if (!now) return
+  // What is not understood stays in the field: nothing typed is lost.
+  await board.tryOut(now, false)
+  if (board.draftRefused) return
+  typed.value = ''
+  board.write(now)
+  focus()
+}
+
+function focus(): void {
+  field.value?.focus()
+}
+
+function leave(): void {
+  typed.value = ''
+  field.value?.blur()
+}
+
+defineExpose({ focus })
+</script>
+
+<template>
+  <section class="card flex flex-col gap-[6px] p-[10px]" aria-label="Meter entry">
+    <div class="flex flex-wrap gap-[2px]" role="radiogroup" aria-label="What was read">
+      <button
+        v-for="lane in subjects"
+        :key="lane.id"
+        type="button"
+        role="radio"
+        :aria-checked="lane.id === subject?.id"
+        :title="lane.name"
+        class="flex h-8 items-center gap-[6px] rounded-key border px-2 text-body"
+        :class="lane.id === subject?.id ? 'border-edge font-[700] text-text' : 'border-transparent text-text-2'"
+        @click="(board.choose(lane.id), focus())"
+      >
+        <RoleMark v-if="lane.role" :role="lane.role" :size="13" />
+        <span :class="subjects.length > 6 && lane.role && lane.id !== subject?.id ? 'sr-only' : ''">{{
+          lane.name
+        }}</span>
+      </button>
+    </div>
+    <div class="flex h-12 items-stretch gap-3">
+      <input
+        ref="field"
+        v-model="typed"
+        data-entry
+        class="w-[152px] shrink-0 rounded-key border bg-field px-3 text-entry font-[620] text-text placeholder:text-[15px] placeholder:font-normal placeholder:text-text-3"
+        :class="wrong ? 'border-warn' : 'border-edge'"
+        :aria-label="`Reading of ${subject?.name.toLowerCase() ?? 'nothing'}`"
+        :aria-invalid="wrong ? true : undefined"
+        aria-describedby="meter-echo"
+        placeholder="5.6 8"
+        inputmode="decimal"
+        autocomplete="off"
+        spellcheck="false"
+        maxlength="24"
+        @keydown.enter.prevent="log"
+        @keydown.esc.stop="leave"
+      />
+      <div id="meter-echo" class="min-w-0 flex-1 overflow-hidden text-[12.500px] leading-4" aria-live="polite">
+        <p v-if="wrong" class="text-warn">{{ wrong }}</p>
+        <template v-else-if="echo">
+          <p v-for="(line, i) in echo.lines" :key="i" class="text-text-2">
+            <b v-if="i === 0" class="mr-1 font-[650] text-text"><FNumber :f="echo.aperture" /></b
+            ><WordLine :line="line" />
+          </p>
+        </template>
+        <p v-else class="pt-1 text-text-3">
+          Type it as on the meter:<br /><b class="font-[650] text-text-2">5.6 1</b> and <KeyCap>Enter</KeyCap>
+        </p>
+      </div>
+    </div>
+    <div class="flex items-center gap-2">
+      <span class="label text-text-2">Meter at</span>
+      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" class="w-[104px]" />
+      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" class="w-[104px]" />
+      <span class="label ml-auto text-text-3"><KeyCap>M</KeyCap> here</span>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBoard } from '@/stores/board'
+import { raised } from '@/stores/wishes'
+import RoleMark from '@/ui/RoleMark.vue'
+import SegmentedChoice from '@/ui/SegmentedChoice.vue'
+
+/** The room: removed or kept, and what became of it. */
+const board = useBoard()
+const room = computed(() => board.board?.room)
+const fate = computed({
+  get: () => (room.value?.kept ? 'keep' : 'remove'),
+  set: (fate: 'keep' | 'remove') => {
+    if (room.value) board.write(fate === 'keep' ? room.value.keep : room.value.remove)
+  },
+})
+const options = computed(() => [
+  { value: 'remove' as const, words: room.value?.remove_words ?? 'Remove' },
+  { value: 'keep' as const, words: room.value?.keep_words ?? 'Keep' },
+])
+
+function move(by: number): void {
+  const lane = board.view?.board.lanes.find((l) => l.id === 'room')
+  if (lane) board.write(raised(lane, by))
+}
+</script>
+
+<template>
+  <section v-if="room" class="card p-3" aria-label="Room">
+    <h2 class="flex items-center gap-2 text-head font-[650]"><RoleMark role="room" /> {{ room.title }}</h2>
+    <p class="mt-1 mb-2 truncate text-text-2">{{ room.words }}</p>
+    <div class="flex gap-2">
+      <SegmentedChoice v-model="fate" label="The room is to be" :options="options" class="flex-1" />
+      <button
+        type="button"
+        class="h-8 w-8 rounded-key border border-line-2 text-head hover:border-edge"
+        aria-label="Room's level down a tenth"
+        @click="move(-0.1)"
+      >
+        −
+      </button>
+      <button
+        type="button"
+        class="h-8 w-8 rounded-key border border-line-2 text-head hover:border-edge"
+        aria-label="Room's level up a tenth"
+        @click="move(0.1)"
+      >
+        +
+      </button>
+    </div>
+  </section>
+</template>

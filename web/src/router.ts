@@ -1,0 +1,11 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import SittingsView from './views/SittingsView.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'sittings', component: SittingsView },
+    { path: '/setups/:id', name: 'board', component: () => import('./views/BoardView.vue'), props: true },
+    { path: '/:rest(.*)', redirect: '/' },
+  ],
+})

@@ -1,0 +1,225 @@
+import { useEventListener } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import {
+  answered,
+  api,
+  Refused,
+  type Board,
+  type Draft,
+  type Entry,
+  type Scales,
+  type SetupView,
+  type TapeItem,
+} from '@/api/client'
+import { useOutbox } from '@/api/outbox'
+import { useNotices } from './notices'
+
+/** How long a lane that was chosen by hand stays chosen, whatever the board would go on to. */
+const HELD_MS = 10_000
+
+/** The open setup: how it stands, what a draft would do, and the way to its tape. */
+export const useBoard = defineStore('board', () => {
+  const notices = useNotices()
+  const view = shallowRef<SetupView>()
+  const scales = shallowRef<Scales>()
+  const earlier = shallowRef<TapeItem[]>([])
+  /** A moment of the tape that is looked at. */
+  const moment = shallowRef<{ id: string; board: Board }>()
+  const draft = shallowRef<Draft>()
+  const draftRefused = shallowRef<Refused>()
+  /** Whether the draft is shown in full (a target being dragged) or only as a ghost (a reading being typed). */
+  const draftInFull = ref(false)
+  const failed = ref<string>()
+  const chosen = ref('room')
+  let chosenByHandAt = 0
+
+  const outbox = useOutbox(({ setup, view: now, refused }) => {
+    if (refused) {
+      notices.say(refused.problem.detail, { warn: true })
+      if (view.value?.id === setup) void refresh()
+    } else if (now && view.value?.id === setup) {
+      show(now)
+    }
+  })
+
+  const board = computed<Board | undefined>(
+    () => moment.value?.board ?? (draftInFull.value ? draft.value?.board : undefined) ?? view.value?.board,
+  )
+  const lane = computed(() => board.value?.lanes.find((l) => l.id === chosen.value))
+  const light = computed(() => view.value?.setup.lights.find((l) => l.id === chosen.value))
+  const tape = computed(() => [...earlier.value, ...(view.value?.tape.items ?? [])])
+  const moreEarlier = computed(() => (view.value?.tape.earlier ?? 0) - earlier.value.length)
+
+  function show(now: SetupView): void {
+    const next = now.board.next.lane
+    const movedOn = view.value?.id === now.id && view.value.version !== now.version
+    if (earlier.value.length > 0 && movedOn) earlier.value = []
+    view.value = now
+    moment.value = undefined
+    if (movedOn && Date.now() - chosenByHandAt > HELD_MS) chosen.value = next
+    if (!now.board.lanes.some((l) => l.id === chosen.value)) chosen.value = next
+  }
+
+  async function open(id: string): Promise<void> {
+    if (view.value?.id !== id) {
+      view.value = undefined
+      moment.value = undefined
+      earlier.value = []
+      chosenByHandAt = 0
+    }
+    failed.value = undefined
+    dropDraft()
+    try {
+      scales.value ??= await answered(api.GET('/api/scales'))
+      const now = await answered(api.GET('/api/setups/{id}', { params: { path: { id } } }))
+      chosen.value = now.board.next.lane
+      show(now)
+      void outbox.flush()
+    } catch (error) {
+      failed.value = (error as Error).message
+    }
+  }
+
+  async function refresh(): Promise<void> {
+    const id = view.value?.id
+    if (!id) return
+    try {
+      const now = await answered(api.GET('/api/setups/{id}', { params: { path: { id } } }))
+      if (view.value?.id === id && now.version !== view.value.version) show(now)
+    } catch {
+      // The next look tries again; what is shown stays.
+    }
+  }
+
+  // Somebody else may have written meanwhile: another window, another person at the set.
+  useEventListener(window, 'focus', () => void refresh())
+
+  function choose(id: string): void {
+    if (!board.value?.lanes.some((l) => l.id === id)) return
+    chosen.value = id
+    chosenByHandAt = Date.now()
+  }
+
+  function write(entry: Entry): void {
+    const now = view.value
+    if (!now) return
+    dropDraft()
+    moment.value = undefined
+    outbox.add(now.id, now.version, entry)
+  }
+
+  function undo(): void {
+    const of = view.value?.undo
+    if (of) write({ undo: { of } })
+  }
+
+  function redo(): void {
+    const of = view.value?.redo
+    if (of) write({ redo: { of } })
+  }
+
+  /** Asks what an entry would do. Only the answer to the last question counts; while one is asked, the newest one waits. */
+  let asked = 0
+  let busy = false
+  let waiting: { entry: Entry; inFull: boolean } | undefined
+
+  async function tryOut(entry: Entry, inFull: boolean): Promise<void> {
+    const now = view.value
+    if (!now) return
+    if (busy) {
+      waiting = { entry, inFull }
+      return
+    }
+    busy = true
+    const question = ++asked
+    try {
+      const answer = await answered(api.POST('/api/draft', { body: { setup: now.setup, entry } }))
+      if (question === asked) {
+        draft.value = answer
+        draftRefused.value = undefined
+        draftInFull.value = inFull
+      }
+    } catch (error) {
+      if (question === asked) {
+        draft.value = undefined
+        draftInFull.value = false
+        draftRefused.value = error instanceof Refused ? error : undefined
+      }
+    } finally {
+      busy = false
+    }
+    const next = waiting
+    waiting = undefined
+    if (next && question === asked) await tryOut(next.entry, next.inFull)
+  }
+
+  function dropDraft(): void {
+    asked += 1
+    waiting = undefined
+    draft.value = undefined
+    draftRefused.value = undefined
+    draftInFull.value = false
+  }
+
+  async function lookAt(item: TapeItem | undefined): Promise<void> {
+    const id = view.value?.id
+    if (!id || !item || moment.value?.id === item.id) {
+      moment.value = undefined
+      return
+    }
+    try {
+      const then = await answered(
+        api.GET('/api/setups/{id}/tape/{entry}', { params: { path: { id, entry: item.id } } }),
+      )
+      moment.value = { id: item.id, board: then }
+    } catch (error) {
+      notices.say((error as Error).message, { warn: true })
+    }
+  }
+
+  async function loadEarlier(): Promise<void> {
+    const id = view.value?.id
+    const first = tape.value[0]
+    if (!id || !first) return
+    try {
+      const part = await answered(
+        api.GET('/api/setups/{id}/tape', { params: { path: { id }, query: { before: first.seq } } }),
+      )
+      earlier.value = [...part.items, ...earlier.value]
+    } catch (error) {
+      notices.say((error as Error).message, { warn: true })
+    }
+  }
+
+  watch(chosen, dropDraft)
+
+  return {
+    view,
+    scales,
+    board,
+    lane,
+    light,
+    tape,
+    moreEarlier,
+    moment,
+    draft,
+    draftRefused,
+    draftInFull,
+    failed,
+    chosen,
+    waiting: outbox.waiting,
+    outOfReach: outbox.outOfReach,
+    open,
+    show,
+    refresh,
+    choose,
+    write,
+    undo,
+    redo,
+    tryOut,
+    dropDraft,
+    lookAt,
+    loadEarlier,
+  }
+})

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { usePreferences } from '@/stores/preferences'
+import KeyCap from './KeyCap.vue'
+
+/** The bar at the head of every view: where one is, and how it is lit. */
+defineProps<{ board?: string }>()
+const emit = defineEmits<{ keys: [] }>()
+const preferences = usePreferences()
+</script>
+
+<template>
+  <header class="flex h-11 items-center gap-1 px-2">
+    <RouterLink to="/" class="mr-3 flex items-center gap-2 rounded-key px-2 font-voice text-[18px] font-bold">
+      <svg viewBox="0 0 14 20" width="13" height="18" aria-hidden="true">
+        <path d="M7 1c3.700 4.600 6 7.900 6 11.600a6 6 0 0 1-12 0C1 8.900 3.300 5.600 7 1z" fill="currentColor" />
+        <path d="M7 5.200v11.900a4.500 4.500 0 0 0 4.400-4.600C11.400 10 9.600 8.300 7 5.200z" fill="var(--page)" />
+      </svg>
+      Ink Lamp
+    </RouterLink>
+    <nav class="flex gap-1" aria-label="Views">
+      <RouterLink
+        v-if="board"
+        :to="{ name: 'board', params: { id: board } }"
+        class="flex h-[30px] items-center rounded-key px-[10px] text-text-2"
+        exact-active-class="bg-raise font-[650] !text-text"
+        >Board</RouterLink
+      >
+      <RouterLink
+        to="/"
+        class="flex h-[30px] items-center rounded-key px-[10px] text-text-2"
+        exact-active-class="bg-raise font-[650] !text-text"
+        >Sittings</RouterLink
+      >
+    </nav>
+    <div class="ml-auto flex min-w-0 items-center gap-4">
+      <slot />
+      <div class="flex items-center gap-1 border-l border-line-2 pl-3">
+        <button
+          type="button"
+          class="label flex h-8 items-center gap-2 rounded-key px-1 text-text-2"
+          @click="preferences.toggleTheme"
+        >
+          {{ preferences.theme === 'ink' ? 'Ink' : 'Paper' }} <KeyCap>T</KeyCap>
+        </button>
+        <button
+          type="button"
+          class="label flex h-8 items-center rounded-key px-1 text-text-2"
+          aria-label="Keys and settings"
+          @click="emit('keys')"
+        >
+          <KeyCap>?</KeyCap>
+        </button>
+      </div>
+    </div>
+  </header>
+</template>

@@ -1,0 +1,47 @@
+<script setup lang="ts" generic="T extends string">
+import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/vue'
+
+/** One of several, in a list that opens. */
+const { label, options } = defineProps<{
+  label: string
+  options: readonly { value: T; words: string }[]
+  wide?: boolean
+}>()
+const value = defineModel<T>({ required: true })
+const words = (v: T) => options.find((o) => o.value === v)?.words ?? v
+</script>
+
+<template>
+  <Listbox v-slot="{ open }" v-model="value" as="div" class="relative min-w-0">
+    <ListboxButton
+      :aria-label="`${label}: ${words(value)}`"
+      class="flex h-8 w-full items-center justify-between gap-1 rounded-key border bg-field px-2 text-head"
+      :class="open ? 'border-text' : 'border-edge'"
+    >
+      <slot :value="value"
+        ><span class="truncate">{{ words(value) }}</span></slot
+      >
+      <svg viewBox="0 0 10 6" width="8" height="5" aria-hidden="true">
+        <path d="M1 1l4 4 4-4" fill="none" stroke="currentColor" stroke-width="1.500" />
+      </svg>
+    </ListboxButton>
+    <ListboxOptions
+      class="absolute right-0 z-30 mt-1 max-h-64 min-w-full overflow-y-auto rounded-key border border-edge bg-field py-1 outline-none"
+    >
+      <ListboxOption
+        v-for="option in options"
+        v-slot="{ active, selected }"
+        :key="option.value"
+        :value="option.value"
+        as="template"
+      >
+        <li
+          class="flex h-8 cursor-pointer items-center px-3 text-head whitespace-nowrap"
+          :class="[active ? 'bg-raise' : '', selected ? 'font-[650]' : '']"
+        >
+          {{ option.words }}
+        </li>
+      </ListboxOption>
+    </ListboxOptions>
+  </Listbox>
+</template>

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBoard } from '@/stores/board'
+import { usePreferences } from '@/stores/preferences'
+import KeyCap from './KeyCap.vue'
+import ModalDialog from './ModalDialog.vue'
+import PushButton from './PushButton.vue'
+import SegmentedChoice from './SegmentedChoice.vue'
+
+/** All keys, and the few things that can be set. */
+defineProps<{ onBoard: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+const preferences = usePreferences()
+const board = useBoard()
+
+const BOARD: [string[], string][] = [
+  [['1', '…', '8'], 'lane; with Alt while the meter entry has focus'],
+  [['R', 'K', 'F', 'I', 'G', 'H', 'W'], 'room, key, fill, rim, ground, hair, whole'],
+  [['M'], 'meter entry'],
+  [['Enter'], 'log the reading'],
+  [['Esc'], 'leave the entry, put a draft away, back to now'],
+  [['D'], 'dialled: do the next move'],
+  [['Z'], 'undo; with Shift: redo'],
+  [['[', ']'], 'target down or up 0.1; with Shift: 1 stop'],
+  [['−', '='], 'power of the chosen light, one step'],
+  [['O'], 'keep or remove the room'],
+]
+const EVERYWHERE: [string[], string][] = [
+  [['T'], 'ink or paper'],
+  [['?'], 'these keys'],
+]
+const SITTINGS: [string[], string][] = [
+  [['/'], 'find a sitting'],
+  [['N'], 'new sitting'],
+]
+const length = computed({
+  get: () => board.board?.length ?? 'metres',
+  set: (unit) => board.write({ length: { unit } }),
+})
+const letters = computed({
+  get: () => (preferences.singleKeys ? 'on' : 'off'),
+  set: (now) => {
+    preferences.singleKeys = now === 'on'
+  },
+})
+</script>
+
+<template>
+  <ModalDialog open title="Keys and settings" @close="emit('close')">
+    <dl class="mt-4 grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-[6px]">
+      <template v-for="[keys, words] in [...(onBoard ? BOARD : SITTINGS), ...EVERYWHERE]" :key="words">
+        <dt class="flex gap-1">
+          <KeyCap v-for="key in keys" :key="key">{{ key }}</KeyCap>
+        </dt>
+        <dd class="text-text-2">{{ words }}</dd>
+      </template>
+    </dl>
+    <div class="mt-5 grid grid-cols-[1fr_auto] items-center gap-3 border-t border-line pt-4">
+      <span class="text-text-2">Single letters as keys</span>
+      <SegmentedChoice
+        v-model="letters"
+        label="Single letters as keys"
+        class="w-40"
+        :options="[
+          { value: 'on', words: 'on' },
+          { value: 'off', words: 'off' },
+        ]"
+      />
+      <template v-if="onBoard">
+        <span class="text-text-2">Distances of this look</span>
+        <SegmentedChoice
+          v-model="length"
+          label="Distances of this look"
+          class="w-40"
+          :options="[
+            { value: 'metres', words: 'metres' },
+            { value: 'feet', words: 'feet' },
+          ]"
+        />
+      </template>
+    </div>
+    <div class="mt-4 flex justify-end"><PushButton @click="emit('close')">Close</PushButton></div>
+  </ModalDialog>
+</template>

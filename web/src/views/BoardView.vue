@@ -1,0 +1,287 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { v7 } from 'uuid'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { answered, api } from '@/api/client'
+import CameraCard from '@/camera/CameraCard.vue'
+import StopLadder from '@/ladder/StopLadder.vue'
+import LaneCard from '@/light/LaneCard.vue'
+import MeterEntry from '@/meter/MeterEntry.vue'
+import NextMove from '@/moves/NextMove.vue'
+import RatioCard from '@/ratio/RatioCard.vue'
+import RoomCard from '@/room/RoomCard.vue'
+import { useBoard } from '@/stores/board'
+import { usePreferences } from '@/stores/preferences'
+import { raised } from '@/stores/wishes'
+import TapeStrip from '@/tape/TapeStrip.vue'
+import AppBar from '@/ui/AppBar.vue'
+import FNumber from '@/ui/FNumber.vue'
+import KeysDialog from '@/ui/KeysDialog.vue'
+import NameDialog from '@/ui/NameDialog.vue'
+import { useKeys, type Stroke } from '@/ui/keys'
+
+/** The board: the open setup, from the room's reading to the next move. */
+const { id } = defineProps<{ id: string }>()
+const router = useRouter()
+const board = useBoard()
+const preferences = usePreferences()
+const entry = useTemplateRef('entry')
+const typed = ref('')
+const keysOpen = ref(false)
+const naming = ref<'sitting' | 'look' | 'copy' | 'empty'>()
+
+watch(
+  () => id,
+  async (now) => {
+    await board.open(now)
+    typed.value = ''
+    await nextTick()
+    entry.value?.focus()
+  },
+  { immediate: true },
+)
+
+const ghost = computed(() => {
+  if (!board.draft || board.draftInFull || !typed.value) return undefined
+  const mark = board.draft.board.lanes.find((l) => l.id === board.chosen)?.reading
+  return mark ? { lane: board.chosen, mark } : undefined
+})
+const still = computed(() => Boolean(board.moment))
+const sitting = computed(() => board.view?.sitting)
+
+watch(
+  () => (board.view ? `${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'),
+  (title) => (document.title = title),
+  { immediate: true },
+)
+
+function done(): void {
+  const action = board.view?.board.next.action
+  if (!action || still.value) return
+  const { kind } = board.view?.board.next ?? {}
+  board.write(action.entry)
+  if (kind !== 'shoot') entry.value?.focus()
+}
+
+const NAMED: Record<string, string> = { r: 'room', k: 'key', f: 'fill', i: 'rim', g: 'ground', h: 'hair', w: 'whole' }
+
+useKeys((stroke) => command(stroke))
+
+function command({ key, alt, shift, entry: text }: Stroke): boolean {
+  const now = board.view
+  if (!now) return false
+  if (/^[1-9]$/.test(key) && (alt || text === undefined)) {
+    const lane = now.board.lanes.find((l) => l.number === Number(key))
+    if (lane) board.choose(lane.id)
+    return true
+  }
+  if (alt) return false
+  const lane = board.lane
+  const named = NAMED[key.toLowerCase()]
+  if (named) {
+    const first = now.board.lanes.find((l) => l.id === named || (l.kind === 'light' && l.role === named))
+    if (first) board.choose(first.id)
+    return true
+  }
+  switch (key.toLowerCase()) {
+    case 'm':
+      entry.value?.focus()
+      return true
+    case 'd':
+      done()
+      return true
+    case 'z':
+      if (shift) board.redo()
+      else board.undo()
+      return true
+    case 'o':
+      board.write(now.board.room.kept ? now.board.room.remove : now.board.room.keep)
+      return true
+    case 't':
+      preferences.toggleTheme()
+      return true
+    case '?':
+      keysOpen.value = true
+      return true
+    case 'escape':
+      void board.lookAt(undefined)
+      board.dropDraft()
+      return true
+    case '[':
+    case '{':
+    case ']':
+    case '}': {
+      const by = (key === '[' || key === '{' ? -1 : 1) * (shift ? 1 : 0.1)
+      if (lane && (lane.kind === 'light' || lane.kind === 'room')) board.write(raised(lane, by))
+      return true
+    }
+    case '=':
+    case '-':
+    case '−': {
+      // Behind a number in the entry a minus takes tenths away: 11 −2.
+      if (key !== '=' && text) return false
+      const to = key === '=' ? lane?.dial?.up : lane?.dial?.down
+      if (to && board.light) board.write({ dial: { light: board.light.id, dial: to } })
+      return true
+    }
+    default:
+      return false
+  }
+}
+
+async function name(text: string): Promise<void> {
+  const now = board.view
+  if (!now) return
+  if (naming.value === 'sitting') {
+    await answered(api.PATCH('/api/sittings/{id}', { params: { path: { id: now.sitting.id } }, body: { name: text } }))
+    await board.open(now.id)
+  } else if (naming.value === 'look') {
+    board.show(
+      await answered(api.PATCH('/api/setups/{id}', { params: { path: { id: now.id } }, body: { name: text } })),
+    )
+  } else {
+    const body = { id: v7(), name: text, from: naming.value === 'copy' ? now.id : undefined }
+    const made = await answered(
+      api.POST('/api/sittings/{id}/setups', { params: { path: { id: now.sitting.id } }, body }),
+    )
+    await router.push({ name: 'board', params: { id: made.id } })
+  }
+}
+
+const dialog = computed(() => {
+  const looks = (sitting.value?.looks.length ?? 0) + 1
+  switch (naming.value) {
+    case 'sitting':
+      return {
+        title: 'Rename the sitting',
+        label: 'Name of the sitting',
+        action: 'Rename',
+        name: sitting.value?.name ?? '',
+      }
+    case 'look':
+      return { title: 'Rename this look', label: 'Name of the look', action: 'Rename', name: board.view?.name ?? '' }
+    case 'copy':
+      return { title: 'A new look from this one', label: 'Name of the look', action: 'Make it', name: `Look ${looks}` }
+    case 'empty':
+      return { title: 'A new look from scratch', label: 'Name of the look', action: 'Make it', name: `Look ${looks}` }
+    default:
+      return undefined
+  }
+})
+const MENU = [
+  { is: 'copy', words: 'New look from this one' },
+  { is: 'empty', words: 'New look from scratch' },
+  { is: 'look', words: 'Rename this look' },
+  { is: 'sitting', words: 'Rename the sitting' },
+] as const
+</script>
+
+<template>
+  <div class="flex h-dvh min-h-[720px] flex-col max-[1000px]:h-auto">
+    <AppBar :board="id" @keys="keysOpen = true">
+      <template v-if="board.view && sitting">
+        <Menu as="div" class="relative min-w-0">
+          <MenuButton class="flex h-8 max-w-[420px] min-w-0 items-center gap-2 rounded-key px-2">
+            <span class="shrink-0 font-[650]">Sitting {{ sitting.number }}</span>
+            <span class="truncate text-text-2">{{ sitting.name }} · {{ board.view.name }}</span>
+            <svg viewBox="0 0 10 6" width="8" height="5" class="shrink-0" aria-hidden="true">
+              <path d="M1 1l4 4 4-4" fill="none" stroke="currentColor" stroke-width="1.500" />
+            </svg>
+          </MenuButton>
+          <MenuItems
+            class="absolute right-0 z-30 mt-1 min-w-56 rounded-key border border-edge bg-field py-1 outline-none"
+          >
+            <MenuItem v-for="look in sitting.looks" :key="look.id" v-slot="{ active }">
+              <RouterLink
+                :to="{ name: 'board', params: { id: look.id } }"
+                class="flex h-8 items-center gap-2 px-3"
+                :class="[active ? 'bg-raise' : '', look.id === id ? 'font-[650]' : '']"
+              >
+                <span class="w-3" aria-hidden="true">{{ look.id === id ? '●' : '' }}</span>
+                {{ look.name }}
+              </RouterLink>
+            </MenuItem>
+            <div class="my-1 border-t border-line" />
+            <MenuItem v-for="item in MENU" :key="item.is" v-slot="{ active }">
+              <button
+                type="button"
+                class="flex h-8 w-full items-center px-3 pl-8 text-left"
+                :class="active ? 'bg-raise' : ''"
+                @click="naming = item.is"
+              >
+                {{ item.words }}
+              </button>
+            </MenuItem>
+          </MenuItems>
+        </Menu>
+        <p
+          v-if="board.board?.camera"
+          class="flex items-baseline gap-3 text-cam font-[650] whitespace-nowrap"
+          aria-label="Camera"
+        >
+          <FNumber :f="board.board.camera.aperture" />
+          <span
+            >{{ board.board.camera.shutter }}<small class="ml-[2px] text-label font-normal text-text-2">s</small></span
+          >
+          <span><small class="mr-1 text-label font-normal text-text-2">ISO</small>{{ board.board.camera.iso }}</span>
+        </p>
+        <p v-else class="text-text-3">camera not set</p>
+      </template>
+    </AppBar>
+
+    <p v-if="board.outOfReach" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
+      The server is out of reach. {{ board.waiting }} {{ board.waiting === 1 ? 'entry is' : 'entries are' }} kept here
+      and sent when it is back.
+    </p>
+    <p v-if="board.moment" class="mx-2 mb-2 flex items-center gap-3 rounded-card bg-card px-4 py-1" role="status">
+      This is the board as it was then.
+      <button type="button" class="h-8 rounded-key border border-edge px-3 font-[650]" @click="board.lookAt(undefined)">
+        Back to now
+      </button>
+    </p>
+
+    <main v-if="board.failed" class="card mx-2 p-6">
+      <h1 class="font-voice text-title">This look can't be shown</h1>
+      <p class="mt-2 text-warn">{{ board.failed }}</p>
+      <div class="mt-4 flex gap-3">
+        <button type="button" class="h-8 rounded-key border border-edge px-3 font-[650]" @click="board.open(id)">
+          Try again
+        </button>
+        <RouterLink to="/" class="flex h-8 items-center rounded-key border border-edge px-3 font-[650]"
+          >To the sittings</RouterLink
+        >
+      </div>
+    </main>
+
+    <main
+      v-else-if="board.board && board.scales"
+      class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_440px] grid-rows-[144px_minmax(0,1fr)_50px] gap-2 px-2 pb-2 max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-none"
+    >
+      <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
+      <NextMove :next="board.board.next" :still="still" @done="done" />
+      <MeterEntry ref="entry" v-model="typed" :scales="board.scales" />
+      <StopLadder
+        class="max-[1000px]:h-[560px]"
+        :board="board.board"
+        :chosen="board.chosen"
+        :ghost="ghost"
+        :still="still"
+        @choose="board.choose"
+        @draft="(e) => board.tryOut(e, true)"
+        @write="board.write"
+        @drop="board.dropDraft"
+      />
+      <div class="flex min-h-0 flex-col gap-2 overflow-y-auto [scrollbar-width:none]">
+        <CameraCard :scales="board.scales" />
+        <RoomCard />
+        <RatioCard />
+        <LaneCard class="flex-1" />
+      </div>
+      <TapeStrip class="col-span-2 max-[1000px]:col-span-1" />
+    </main>
+
+    <KeysDialog v-if="keysOpen" on-board @close="keysOpen = false" />
+    <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
+  </div>
+</template>

@@ -49,6 +49,17 @@ impl RoomWish {
         }
     }
 
+    /// Whether the room lies as wished. A removed room must not pass its line by a tenth; a kept one lies within the half of a third
+    /// stop, since no camera can bring it nearer.
+    #[must_use]
+    pub fn is_right(self, room: Stops) -> bool {
+        let gap = self.gap(room);
+        match self {
+            Self::Remove(_) => gap.tenths() <= 0,
+            Self::Keep(_) => gap.abs() <= Stops::constant(1.0 / 6.0 + 0.01),
+        }
+    }
+
     /// The wished level.
     #[must_use]
     pub const fn level(self) -> Stops {
@@ -106,6 +117,8 @@ mod tests {
         assert_eq!(wish.gap(Stops::of(-6.0)), Stops::ZERO);
         assert_eq!(wish.gap(Stops::of(-2.7)).shown(), "+2.3");
         let keep = RoomWish::Keep(Level { level: Stops::of(-1.5) });
+        assert!(keep.is_right(Stops::of(-1.34)) && !keep.is_right(Stops::of(-1.3)));
+        assert!(wish.is_right(Stops::of(-4.96)) && !wish.is_right(Stops::of(-4.9)));
         assert_eq!(keep.gap(Stops::of(-6.0)).shown(), "−4.5");
     }
 

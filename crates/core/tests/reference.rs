@@ -29,7 +29,7 @@ fn main() -> ExitCode {
     let folder = std::env::var_os("INK_LAMP_REFERENCE")
         .map_or_else(|| PathBuf::from(env!("CARGO_MANIFEST_DIR")).join("tests/data/reference"), PathBuf::from);
     match run(&folder) {
-        Ok(failed) if failed == 0 => ExitCode::SUCCESS,
+        Ok(0) => ExitCode::SUCCESS,
         Ok(_) => ExitCode::FAILURE,
         Err(message) => {
             println!("reference: {message}");

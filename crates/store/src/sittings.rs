@@ -111,14 +111,21 @@ impl Store {
             None => None,
             Some(from) => Some(self.start_from(from).await?),
         };
+        // Looked for first: a refused insert would use up a number.
+        let again = |before: Sitting| {
+            let same = before.looks.first().is_some_and(|l| l.id == new.look.id);
+            if same { Ok(before) } else { Err(StoreError::IdTaken(new.id)) }
+        };
+        match self.sitting(new.id).await {
+            Err(StoreError::NotFound { .. }) => {}
+            before => return again(before?),
+        }
         let tx = self.db.begin().await?;
         let row = sitting::ActiveModel { id: Set(new.id), number: NotSet, name: Set(name), created_at: Set(new.at), deleted_at: Set(None) };
         let made = sitting::Entity::insert(row).on_conflict_do_nothing_on([sitting::Column::Id]).exec_without_returning(&tx).await?;
         if !crate::is_new(&made) {
             tx.rollback().await?;
-            let before = self.sitting(new.id).await?;
-            let same = before.looks.first().is_some_and(|l| l.id == new.look.id);
-            return if same { Ok(before) } else { Err(StoreError::IdTaken(new.id)) };
+            return again(self.sitting(new.id).await?);
         }
         crate::setups::create_on(&tx, new.id, 1, &new.look, start.as_ref(), new.at).await?;
         tx.commit().await?;

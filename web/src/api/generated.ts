@@ -467,10 +467,12 @@ export interface components {
         Foot: {
             /** @description Second line instead, while a move is pending: `→ 1/16 +0.3`. */
             pending?: string | null;
-            /** @description Second line. */
+            /** @description Second line: the unit, or what is to be done. */
             plain: string;
-            /** @description First line, the setting. */
+            /** @description First line: the setting. Empty where there is none; the second line then has the room of two. */
             strong: string;
+            /** @description Third line: the modifier. */
+            third: string;
         };
         /** @description A frame was shot. */
         FrameShot: {

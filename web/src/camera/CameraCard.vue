@@ -71,6 +71,7 @@ function step(dial: Dial, by: 1 | -1): void {
           :model-value="exposure?.[dial] ?? USUAL[dial]"
           :label="label"
           :options="markings(dial).map((m) => ({ value: m, words: words(m) }))"
+          bare
           class="flex-1 font-[650] [&_button]:rounded-none"
           :class="exposure ? '' : 'text-text-3'"
           @update:model-value="(m: string) => set({ [dial]: m })"

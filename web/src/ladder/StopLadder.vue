@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { useDebounceFn, useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Board, Entry, Lane, Mark } from '@/api/client'
 import StateSign from '@/ui/StateSign.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import { MARKS, ROLE_COLOURS } from '@/ui/marks'
 import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf, type Shape } from './geometry'
+import { FTspans } from './FTspans'
 import LadderTable from './LadderTable.vue'
 
 /** The stop ladder: the order of the work is its head, every light stands on one scale of stops, what is dialled is its foot. */
@@ -20,6 +21,18 @@ const emit = defineEmits<{ choose: [lane: string]; draft: [entry: Entry]; write:
 const frame = useTemplateRef('frame')
 const { width, height } = useElementSize(frame, { width: 816, height: 554 })
 
+/** Marks glide when a level changes, not when the ladder is laid out anew. */
+const glides = ref(false)
+const glideSoon = useDebounceFn(() => (glides.value = true), 300)
+watch(
+  [width, height, () => board.lanes.length],
+  () => {
+    glides.value = false
+    void glideSoon()
+  },
+  { immediate: true },
+)
+
 const body = computed(() => Math.max(240, height.value - HEAD - FOOT))
 const scale = computed(() => scaleOf(board, body.value))
 const boxes = computed(() => laneBoxes(board, width.value))
@@ -27,24 +40,26 @@ const drawing = computed(() => draw(board, boxes.value, scale.value, ghost))
 const camera = computed(() => boxes.value.find((b) => b.lane.kind === 'camera'))
 const columns = computed(() => boxes.value.map((b) => `${b.w}px`).join(' '))
 const strip = computed(() => {
-  const perTenth = body.value / (board.ladder.tones.length - 1)
-  return board.ladder.tones
-    .slice(0, -1)
-    .map((tone, i) => ({ y: i * perTenth, h: perTenth + 0.5, grey: `rgb(${tone} ${tone} ${tone})` }))
+  const perTenth = scale.value.y(board.ladder.top - 0.1) - scale.value.y(board.ladder.top)
+  return board.ladder.tones.slice(0, -1).map((tone, i) => ({
+    y: scale.value.y(board.ladder.top) + i * perTenth,
+    h: perTenth + 0.5,
+    grey: `rgb(${tone} ${tone} ${tone})`,
+  }))
 })
 
 const isOff = (lane: Lane) => lane.state === 'over' || lane.state === 'under'
 const isRight = (lane: Lane) => ['on_target', 'removed', 'kept'].includes(lane.state)
 
 /** A wish is dragged in tenths: the board follows while it moves, one entry is written when it is let go. */
-const dragged = ref<{ lane: string; level: number }>()
+const dragged = ref<{ lane: string; from: number; level: number }>()
 
 function grab(event: PointerEvent, shape: Shape): void {
-  if (still || !shape.handle || event.button !== 0) return
+  const level = board.lanes.find((l) => l.id === shape.lane)?.target?.stops
+  if (still || !shape.handle || event.button !== 0 || level === undefined) return
   emit('choose', shape.lane)
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  const target = board.lanes.find((l) => l.id === shape.lane)?.target
-  if (target) dragged.value = { lane: shape.lane, level: target.stops }
+  dragged.value = { lane: shape.lane, from: level, level }
 }
 
 function drag(event: PointerEvent): void {
@@ -57,26 +72,15 @@ function drag(event: PointerEvent): void {
 }
 
 function letGo(): void {
-  if (!dragged.value) return
-  const before = board.lanes.find((l) => l.id === dragged.value?.lane)?.target
-  const moved = before === undefined || before === null || drawnFrom !== dragged.value.level
   const last = dragged.value
   dragged.value = undefined
-  drawnFrom = undefined
-  if (moved) emit('write', wish(last))
+  if (last && last.level !== last.from) emit('write', wish(last))
 }
 
 function giveUp(): void {
   if (!dragged.value) return
   dragged.value = undefined
   emit('drop')
-}
-
-let drawnFrom: number | undefined
-
-function grabbed(event: PointerEvent, shape: Shape): void {
-  drawnFrom = board.lanes.find((l) => l.id === shape.lane)?.target?.stops
-  grab(event, shape)
 }
 
 function wish({ lane, level }: { lane: string; level: number }): Entry {
@@ -188,9 +192,9 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
         />
         <rect
           :x="camera.x + camera.w / 2 - 7"
-          y="0.500"
+          :y="scale.y(board.ladder.top) - 0.5"
           width="14"
-          :height="body - 1"
+          :height="scale.y(board.ladder.bottom) - scale.y(board.ladder.top) + 1"
           fill="none"
           stroke="var(--line-2)"
         />
@@ -215,8 +219,7 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
               :y="scale.y(rung.stops) + 4"
               :class="rung.stops === 0 ? 'zero' : ''"
             >
-              <tspan class="f">ƒ</tspan>
-              {{ rung.aperture.number }}
+              <FTspans :f="rung.aperture" :size="12" />
             </text>
           </g>
         </g>
@@ -293,11 +296,10 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
       <g
         v-for="(shape, i) in drawing.shapes"
         :key="`shape-${shape.lane}-${shape.form}-${i}`"
-        class="mark"
-        :class="shape.handle && !still ? 'cursor-ns-resize' : ''"
+        :class="[glides && !dragged ? 'glides' : '', shape.handle && !still ? 'cursor-ns-resize' : '']"
         :style="{ transform: `translate(${shape.x}px, ${shape.y}px)` }"
         :data-mark="`${shape.lane}.${shape.form}`"
-        @pointerdown="grabbed($event, shape)"
+        @pointerdown="grab($event, shape)"
       >
         <rect v-if="shape.handle" x="-16" y="-16" width="32" height="32" fill="transparent" />
         <path
@@ -340,21 +342,10 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
           :class="t.what.kind"
           :x="t.x"
           :y="t.y + t.h - 3.5"
-          :fill="t.what.kind === 'gap' && t.what.role ? ROLE_COLOURS[t.what.role] : undefined"
+          :style="t.what.kind === 'gap' && t.what.role ? { fill: ROLE_COLOURS[t.what.role] } : undefined"
           :font-size="sizeOf(t.what.kind)"
         >
-          <template v-if="t.what.f">
-            <tspan class="f">ƒ</tspan>
-            {{ t.what.f.number }}
-            <tspan
-              v-if="t.what.f.tenths != null"
-              :dy="-sizeOf(t.what.kind) * 0.38"
-              :font-size="sizeOf(t.what.kind) * 0.7"
-              class="tenths"
-            >
-              {{ t.what.f.tenths }}
-            </tspan>
-          </template>
+          <FTspans v-if="t.what.f" :f="t.what.f" :size="sizeOf(t.what.kind)" />
           <template v-else>{{ t.what.text }}</template>
         </text>
       </g>
@@ -383,12 +374,16 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
       <div
         v-for="{ lane } in boxes"
         :key="lane.id"
-        class="label min-w-0 border-l border-line px-2 pt-[7px] leading-4 first:border-l-0"
+        class="label min-w-0 overflow-hidden border-l border-line px-2 pt-[6px] leading-[15px] first:border-l-0"
       >
-        <p class="truncate text-[13px] font-[650]">{{ lane.foot.strong || lane.foot.plain }}</p>
-        <p class="truncate" :class="lane.foot.pending ? 'font-[650] text-text' : 'text-text-2'">
-          {{ lane.foot.pending ?? (lane.foot.strong ? lane.foot.plain : '') }}
-        </p>
+        <template v-if="lane.foot.strong">
+          <p class="truncate text-[13px] font-[650]">{{ lane.foot.strong }}</p>
+          <p class="truncate" :class="lane.foot.pending ? 'font-[650] text-text' : 'text-text-2'">
+            {{ lane.foot.pending ?? lane.foot.plain }}
+          </p>
+          <p class="truncate text-text-2">{{ lane.foot.third }}</p>
+        </template>
+        <p v-else class="text-text-2">{{ lane.foot.plain }}</p>
       </div>
     </div>
 
@@ -416,7 +411,7 @@ svg text {
   font-weight: 700;
 }
 
-.f {
+:deep(.f) {
   font-family: var(--font-voice);
   font-style: italic;
   font-weight: 500;
@@ -447,7 +442,7 @@ svg text {
   font-stretch: 90%;
 }
 
-.tenths {
+:deep(.tenths) {
   font-weight: 600;
 }
 
@@ -468,7 +463,7 @@ svg text {
   fill: var(--text-3);
 }
 
-.mark {
+.glides {
   transition: transform 180ms ease-out;
 }
 </style>

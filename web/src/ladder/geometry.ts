@@ -3,7 +3,9 @@ import { overlaps, place, textWidth, type Box, type Label, type Placed } from '.
 
 /** Heights of the ladder's head and foot, px. */
 export const HEAD = 56
-export const FOOT = 48
+export const FOOT = 58
+/** Room above the highest and below the lowest stop, so that their numbers are not cut off. */
+const MARGIN = 9
 /** Where a lane's mark, its number, and the marks that step aside for a small gap stand, px from the lane's left edge. */
 const MARK_X = 33
 const NUMBER_X = 49
@@ -42,13 +44,13 @@ export interface Scale {
 
 export function scaleOf(board: Board, height: number): Scale {
   const { top, bottom } = board.ladder
-  const perStop = height / (top - bottom)
+  const perStop = (height - 2 * MARGIN) / (top - bottom)
   return {
     top,
     bottom,
     height,
-    y: (stops) => (top - stops) * perStop,
-    stops: (y) => top - y / perStop,
+    y: (stops) => MARGIN + (top - stops) * perStop,
+    stops: (y) => top - (y - MARGIN) / perStop,
   }
 }
 
@@ -318,13 +320,27 @@ export function draw(
         [now + 9 * way, now - 9 * way, now],
         [36],
       )
-      text(box, { id: `whole.${name}`, kind: 'quiet', text: name }, 5, [now + 25 * way, now - 25 * way], [8])
+      text(
+        box,
+        { id: `whole.${name}`, kind: 'quiet', text: name },
+        5,
+        [now + 24 * way, now + 38 * way, now - 24 * way],
+        [8],
+      )
       const after = side.after
       if (after && after.shown !== side.now.shown) {
         const then = y(after.stops)
         out.rules.push({ form: 'after', x1: box.x + 8, x2: box.x + box.w - 8, y: then })
         out.arrows.push({ x: box.x + 19, y1: now, y2: then })
-        text(box, { id: `whole.${name}.after`, kind: 'quiet', text: `→ ${after.shown}` }, 3, [then + 9, then - 9], [36])
+        obstacles.push({ x: box.x + 8, y: then - 1, w: box.w - 16, h: 2 })
+        obstacles.push({ x: box.x + 15, y: Math.min(now, then), w: 8, h: Math.abs(then - now) })
+        text(
+          box,
+          { id: `whole.${name}.after`, kind: 'quiet', text: `→ ${after.shown}` },
+          3,
+          [then + 10, then - 10],
+          [36],
+        )
       }
     })
     const mark = ghost?.lane === lane.id ? ghost.mark : reading
@@ -375,14 +391,17 @@ export function draw(
     const [clipY, blackY] = [scale.y(board.ladder.clip) + 6, scale.y(board.ladder.black) - 6]
     const camera = boxes.find((b) => b.lane.kind === 'camera')
     const free = (size: { w: number; h: number }, xs: number[], from: number): Box | undefined => {
-      const heights: number[] = []
-      for (let py = from; py + size.h <= blackY; py += 6) heights.push(py)
-      for (let py = from - 6; py >= clipY; py -= 6) heights.push(py)
-      for (const x of xs) {
-        if (x < (camera ? camera.x + camera.w : 0) || x + size.w > right) continue
-        for (const py of heights) {
-          const box = { x, y: py, ...size }
-          if (!keepClear.some((o) => overlaps(box, o))) return box
+      const below: number[] = []
+      for (let py = from; py + size.h <= blackY; py += 4) below.push(py)
+      const above: number[] = []
+      for (let py = from - 4; py >= clipY; py -= 4) above.push(py)
+      for (const heights of [below, above]) {
+        for (const x of xs) {
+          if (x < (camera ? camera.x + camera.w : 0) || x + size.w > right) continue
+          for (const py of heights) {
+            const box = { x, y: py, ...size }
+            if (!keepClear.some((o) => overlaps(box, o))) return box
+          }
         }
       }
       return undefined

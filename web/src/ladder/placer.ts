@@ -70,6 +70,6 @@ function find(label: Label, taken: readonly Box[]): { x: number; y: number } | u
 /** Width of a text in px, on the safe side: letters and digits of the measuring face at its widths here. */
 export function textWidth(text: string, size: number, bold = false): number {
   let em = 0
-  for (const c of text) em += 'ilj.,:;|’ '.includes(c) ? 0.32 : 'mwMWƒ→'.includes(c) ? 0.92 : 0.6
+  for (const c of text) em += 'ilj.,:;|’ '.includes(c) ? 0.3 : 'mwMWƒ→'.includes(c) ? 0.86 : 0.56
   return Math.ceil(em * size * (bold ? 1.02 : 0.95)) + 2
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef } from 'vue'
-import { answered, api, Refused, type Entry, type Light, type Role, type Unit } from '@/api/client'
+import { answered, api, type Entry, type Refused, type Light, type Role, type Unit } from '@/api/client'
 import { useBoard } from '@/stores/board'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
@@ -84,18 +84,9 @@ function entry(): Entry {
 }
 
 async function save(): Promise<void> {
-  const setup = board.view?.setup
-  if (!setup) return
   const now = entry()
-  try {
-    await answered(api.POST('/api/draft', { body: { setup, entry: now } }))
-  } catch (error) {
-    if (error instanceof Refused) {
-      refused.value = error
-      return
-    }
-    // Out of reach: the entry waits in the outbox, and a refusal is told from there.
-  }
+  refused.value = await board.check(now)
+  if (refused.value) return
   board.write(now)
   emit('close')
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useStorage } from '@vueuse/core'
-import { computed, useTemplateRef, watch } from 'vue'
+import { refDebounced, useStorage } from '@vueuse/core'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Entry, Scales } from '@/api/client'
 import { useBoard } from '@/stores/board'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -39,15 +39,29 @@ watch(entry, (now) => {
   else board.dropDraft()
 })
 
-const wrong = computed(() => (entry.value ? board.draftRefused?.problem.detail : undefined))
+// A reading that is half typed is no mistake yet: what is wrong is said once the hands rest.
+const settled = refDebounced(typed, 500)
+const tried = ref(false)
+watch(typed, () => (tried.value = false))
+const wrong = computed(() =>
+  entry.value && (tried.value || settled.value === typed.value) ? board.draftRefused?.problem.detail : undefined,
+)
 const echo = computed(() => (entry.value && !board.draftInFull ? board.draft?.echo : undefined))
+
+let logging = false
 
 async function log(): Promise<void> {
   const now = entry.value
-  if (!now) return
+  if (!now || logging) return
   // What is not understood stays in the field: nothing typed is lost.
-  await board.tryOut(now, false)
-  if (board.draftRefused) return
+  logging = true
+  const refused = await board.check(now)
+  logging = false
+  if (refused) {
+    board.draftRefused = refused
+    tried.value = true
+    return
+  }
   typed.value = ''
   board.write(now)
   focus()
@@ -90,7 +104,7 @@ defineExpose({ focus })
         ref="field"
         v-model="typed"
         data-entry
-        class="w-[152px] shrink-0 rounded-key border bg-field px-3 text-entry font-[620] text-text placeholder:text-[15px] placeholder:font-normal placeholder:text-text-3"
+        class="w-[152px] shrink-0 rounded-key focus-visible:outline-offset-0 border bg-field px-3 text-entry font-[620] text-text placeholder:text-[15px] placeholder:font-normal placeholder:text-text-3"
         :class="wrong ? 'border-warn' : 'border-edge'"
         :aria-label="`Reading of ${subject?.name.toLowerCase() ?? 'nothing'}`"
         :aria-invalid="wrong ? true : undefined"

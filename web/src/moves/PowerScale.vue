@@ -7,7 +7,7 @@ import { MARKS, ROLE_COLOURS } from '@/ui/marks'
 /** A unit's own power scale: where it is set, and where it goes. */
 const { power } = defineProps<{ power: components['schemas']['PowerDrawing'] }>()
 
-const W = 320
+const W = 340
 const PAD = 18
 const AXIS = 44
 

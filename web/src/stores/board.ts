@@ -154,6 +154,18 @@ export const useBoard = defineStore('board', () => {
     if (next && question === asked) await tryOut(next.entry, next.inFull)
   }
 
+  /** Whether an entry could be written. Out of reach counts as yes: it waits in the outbox, and a refusal is told from there. */
+  async function check(entry: Entry): Promise<Refused | undefined> {
+    const setup = view.value?.setup
+    if (!setup) return undefined
+    try {
+      await answered(api.POST('/api/draft', { body: { setup, entry } }))
+      return undefined
+    } catch (error) {
+      return error instanceof Refused ? error : undefined
+    }
+  }
+
   function dropDraft(): void {
     asked += 1
     waiting = undefined
@@ -218,6 +230,7 @@ export const useBoard = defineStore('board', () => {
     undo,
     redo,
     tryOut,
+    check,
     dropDraft,
     lookAt,
     loadEarlier,

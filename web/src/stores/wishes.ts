@@ -5,13 +5,15 @@ export const USUAL_RATIO: RatioSpec = { ratio: 3, convention: 'lit_shadow', anch
 
 const tenths = (stops: number) => Math.round(stops * 10) / 10
 
-/** The entry that raises a lane's wish by some stops; a light without one begins on the exposure. */
+/** The entry that raises a lane's wish by some stops. Key and fill without one begin with the usual ratio, others on the exposure. */
 export function raised(lane: Lane, by: number): Entry {
   if (lane.kind === 'room') {
     if (lane.floor) return { room_wish: { remove: { level: tenths(lane.floor.stops + by) } } }
     return { room_wish: { keep: { level: tenths((lane.target?.stops ?? -1.5) + by) } } }
   }
-  return { target: { light: lane.id, level: lane.target ? tenths(lane.target.stops + by) : 0 } }
+  if (lane.target) return { target: { light: lane.id, level: tenths(lane.target.stops + by) } }
+  if (lane.role === 'key' || lane.role === 'fill') return { ratio: { target: USUAL_RATIO } }
+  return { target: { light: lane.id, level: 0 } }
 }
 
 /** The entry that changes the ratio by some tenths. */

@@ -5,7 +5,7 @@ import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headless
 const { label, options } = defineProps<{
   label: string
   options: readonly { value: T; words: string }[]
-  wide?: boolean
+  /** Without the arrow, where the place is short. */ bare?: boolean
 }>()
 const value = defineModel<T>({ required: true })
 const words = (v: T) => options.find((o) => o.value === v)?.words ?? v
@@ -21,7 +21,7 @@ const words = (v: T) => options.find((o) => o.value === v)?.words ?? v
       <slot :value="value"
         ><span class="truncate">{{ words(value) }}</span></slot
       >
-      <svg viewBox="0 0 10 6" width="8" height="5" aria-hidden="true">
+      <svg v-if="!bare" viewBox="0 0 10 6" width="8" height="5" aria-hidden="true">
         <path d="M1 1l4 4 4-4" fill="none" stroke="currentColor" stroke-width="1.500" />
       </svg>
     </ListboxButton>

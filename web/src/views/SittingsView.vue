@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useDebounceFn } from '@vueuse/core'
 import { v7 } from 'uuid'
 import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
@@ -17,6 +16,7 @@ import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import StateSign from '@/ui/StateSign.vue'
 import WordLine from '@/ui/WordLine.vue'
+import SittingMenu from './SittingMenu.vue'
 import { useKeys } from '@/ui/keys'
 
 /** All sittings: the one worked on last first, with its next move; each row known by its pattern. */
@@ -151,7 +151,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
           <h2 id="open-now" class="my-1 font-voice text-[40px] leading-[46px] font-[430] tracking-[-0.012em]">
             <WordLine :line="open.summary.next" />
           </h2>
-          <FlatLadder :summary="open.summary" :width="560" :height="58" scale />
+          <FlatLadder :summary="open.summary" :width="760" :height="58" scale />
           <ul class="mt-2 flex flex-wrap gap-x-6 gap-y-1" aria-label="How it stands">
             <li
               v-for="{ name: lane, state } in open.summary.lanes"
@@ -170,11 +170,19 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
             </li>
           </ul>
         </div>
-        <RouterLink
-          :to="toBoard(open)"
-          class="flex h-10 w-[154px] shrink-0 items-center justify-center rounded-key bg-act text-body font-[650] text-act-t"
-          >Back to the board</RouterLink
-        >
+        <div class="flex items-center gap-2">
+          <RouterLink
+            :to="toBoard(open)"
+            class="flex h-10 w-[154px] shrink-0 items-center justify-center rounded-key bg-act text-body font-[650] text-act-t"
+            >Back to the board</RouterLink
+          >
+          <SittingMenu
+            :number="open.sitting.number"
+            @copy="naming = { is: 'copy', of: open }"
+            @rename="naming = { is: 'rename', of: open }"
+            @remove="setDeleted(open, true)"
+          />
+        </div>
       </section>
 
       <div class="mb-[10px] flex flex-wrap items-center gap-3 px-3">
@@ -254,47 +262,13 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
               </td>
               <td class="pr-3">
                 <PushButton v-if="deleted" @click="setDeleted(row, false)">Restore</PushButton>
-                <Menu v-else as="div" class="relative">
-                  <MenuButton
-                    class="h-8 w-8 rounded-key text-[18px] leading-none"
-                    :aria-label="`More of sitting ${row.sitting.number}`"
-                    >⋯</MenuButton
-                  >
-                  <MenuItems
-                    class="absolute right-0 z-30 mt-1 min-w-44 rounded-key border border-edge bg-field py-1 outline-none"
-                  >
-                    <MenuItem v-slot="{ active }">
-                      <button
-                        type="button"
-                        class="flex h-8 w-full items-center px-3"
-                        :class="active ? 'bg-raise' : ''"
-                        @click="naming = { is: 'copy', of: row }"
-                      >
-                        Copy as a start
-                      </button>
-                    </MenuItem>
-                    <MenuItem v-slot="{ active }">
-                      <button
-                        type="button"
-                        class="flex h-8 w-full items-center px-3"
-                        :class="active ? 'bg-raise' : ''"
-                        @click="naming = { is: 'rename', of: row }"
-                      >
-                        Rename
-                      </button>
-                    </MenuItem>
-                    <MenuItem v-slot="{ active }">
-                      <button
-                        type="button"
-                        class="flex h-8 w-full items-center px-3"
-                        :class="active ? 'bg-raise' : ''"
-                        @click="setDeleted(row, true)"
-                      >
-                        Delete
-                      </button>
-                    </MenuItem>
-                  </MenuItems>
-                </Menu>
+                <SittingMenu
+                  v-else
+                  :number="row.sitting.number"
+                  @copy="naming = { is: 'copy', of: row }"
+                  @rename="naming = { is: 'rename', of: row }"
+                  @remove="setDeleted(row, true)"
+                />
               </td>
             </tr>
           </tbody>

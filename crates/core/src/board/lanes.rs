@@ -143,12 +143,14 @@ pub struct Floor {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Default)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Foot {
-    /// First line, the setting.
+    /// First line: the setting. Empty where there is none; the second line then has the room of two.
     pub strong: String,
-    /// Second line.
+    /// Second line: the unit, or what is to be done.
     pub plain: String,
     /// Second line instead, while a move is pending: `→ 1/16 +0.3`.
     pub pending: Option<String>,
+    /// Third line: the modifier.
+    pub third: String,
 }
 
 /// A unit's dial.
@@ -218,7 +220,7 @@ fn room(setup: &Setup, levels: &Levels) -> Lane {
         RoomWish::Remove(_) => ("Remove", format!("below {}", whole_number(level))),
         RoomWish::Keep(_) => ("Keep", format!("at {level}")),
     };
-    lane.foot = Foot { strong: strong.to_owned(), plain, pending: None };
+    lane.foot = Foot { strong: strong.to_owned(), plain, pending: None, ..Foot::default() };
     if matches!(wish, RoomWish::Remove(_)) {
         lane.floor = Some(Floor { stops: level, words: format!("remove: below {}", whole_number(level)) });
     } else if let Some(e) = levels.exposure {
@@ -231,14 +233,14 @@ fn room(setup: &Setup, levels: &Levels) -> Lane {
         (Some(room), Some(e), _) => {
             lane.reading = Some(Mark::at(room, e));
             let gap = wish.gap(room);
-            (lane.state, lane.words, lane.gap) = match (wish, against(gap)) {
-                (RoomWish::Remove(_), _) if gap.tenths() <= 0 => (LaneState::Removed, "removed".to_owned(), None),
+            (lane.state, lane.words, lane.gap) = match wish {
+                RoomWish::Remove(_) if wish.is_right(room) => (LaneState::Removed, "removed".to_owned(), None),
+                RoomWish::Keep(_) if wish.is_right(room) => (LaneState::Kept, "kept".to_owned(), None),
                 // A line is a line: one tenth over it is over.
-                (RoomWish::Remove(_), _) => {
+                RoomWish::Remove(_) => {
                     (LaneState::Over, format!("{} over", gap.number()), Some(Gap { stops: gap, shown: gap.number(), way: Way::Down }))
                 }
-                (RoomWish::Keep(_), (LaneState::OnTarget, _, _)) => (LaneState::Kept, "kept".to_owned(), None),
-                (RoomWish::Keep(_), off) => off,
+                RoomWish::Keep(_) => against(gap),
             };
         }
         (_, _, Some(reading)) => {
@@ -261,10 +263,10 @@ fn camera(setup: &Setup) -> Lane {
                 || format!("ISO {}", camera.exposure.iso.marking(Series::Third)),
                 |s| format!("sync {}", s.marking(Series::Third)),
             ),
-            pending: None,
+            ..Foot::default()
         };
     } else {
-        lane.foot = Foot { strong: String::new(), plain: "set it".to_owned(), pending: None };
+        lane.foot = Foot { strong: String::new(), plain: "set it".to_owned(), pending: None, ..Foot::default() };
     }
     lane
 }
@@ -310,21 +312,15 @@ fn light_state(light: &Light, levels: &Levels, index: usize) -> (LaneState, Stri
 }
 
 fn foot(light: &Light, pick: &Pick) -> Foot {
-    let unit = light.unit.as_ref().map(|u| u.name.clone());
-    let plain = match (unit, &light.modifier) {
-        (Some(unit), Some(modifier)) => format!("{unit} · {modifier}"),
-        (Some(unit), None) => unit,
-        (None, Some(modifier)) => modifier.clone(),
-        (None, None) => "say the unit".to_owned(),
-    };
+    let plain = light.unit.as_ref().map_or_else(|| "say the unit".to_owned(), |u| u.name.clone());
     let pending = pick.pending.as_ref().filter(|(id, _)| *id == light.id).map(|(_, setting)| format!("→ {setting}"));
-    Foot { strong: light.written().unwrap_or_default(), plain, pending }
+    Foot { strong: light.written().unwrap_or_default(), plain, pending, third: light.modifier.clone().unwrap_or_default() }
 }
 
 fn whole(setup: &Setup, levels: &Levels, face: Option<&Face>) -> Lane {
     let mut lane = bare("whole", LaneKind::Whole, "Whole");
     lane.face = face.cloned();
-    lane.foot = Foot { strong: String::new(), plain: "meter all lights on".to_owned(), pending: None };
+    lane.foot = Foot { strong: String::new(), plain: "meter all lights on".to_owned(), pending: None, ..Foot::default() };
     let stale = setup.whole.is_some_and(|w| w.standing != Standing::Measured);
     if stale {
         (lane.state, lane.words) = (LaneState::ReadAgain, "read again".to_owned());

@@ -90,6 +90,10 @@ fn with_room_at_camera(raw: Stops, shutter: crate::scale::ShutterTime, e: Exposu
     };
     let at_meter = Amount::at(reading.ambient_level(Exposure { shutter, ..e }));
     let flash = Amount::at(raw).without(at_meter);
+    // Less than a meter in tenths can tell apart from the room alone is no flash.
+    if at_meter.level().is_some_and(|room| raw - room < UNSEEN) {
+        return (raw, Amount::NONE, true);
+    }
     match flash.and(room).level() {
         Some(total) if flash.level().is_some() => (total, flash, false),
         _ => (raw, Amount::NONE, true),

@@ -294,13 +294,11 @@ fn room_shown(setup: &Setup, levels: &Levels) -> RoomShown {
         Some(room) => {
             let gap = wish.gap(room);
             match wish {
-                RoomWish::Remove(_) if gap.tenths() <= 0 => {
+                RoomWish::Remove(_) if wish.is_right(room) => {
                     ("Room is removed".to_owned(), format!("It sits at {room}, {} below the limit.", (room - below).size()))
                 }
                 RoomWish::Remove(_) => ("Room still shows".to_owned(), format!("It sits at {room}, {} over the limit.", gap.size())),
-                RoomWish::Keep(_) if gap.tenths().abs() <= TOLERANCE_TENTHS => {
-                    ("Room is kept".to_owned(), format!("It sits at {room}, where it is wished."))
-                }
+                RoomWish::Keep(_) if wish.is_right(room) => ("Room is kept".to_owned(), format!("It sits at {room}; {at} is wished.")),
                 RoomWish::Keep(_) => {
                     let side = if gap.get() > 0.0 { "over" } else { "under" };
                     ("Room is to be kept".to_owned(), format!("It sits at {room}, {} {side} its wish.", gap.size()))

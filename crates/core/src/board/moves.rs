@@ -146,7 +146,8 @@ pub(super) fn pick(setup: &Setup, levels: &Levels) -> Pick {
     if let Some(i) = largest_gap(setup, levels, &order) {
         return move_light(setup, levels, i);
     }
-    if setup.ratio.is_none() && setup.lights.iter().any(|l| l.role == Role::Key) {
+    let has = |role| setup.first(role).is_some();
+    if setup.ratio.is_none() && has(Role::Key) && has(Role::Fill) {
         return choose_ratio(setup);
     }
     if room_unread {
@@ -238,8 +239,9 @@ fn meter_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
     let name = light.name().to_lowercase();
     let again = light.reading.is_some_and(|h| !matches!(h.standing, Standing::Carried { because: Because::Copied, .. }));
     let say = vec![text(format!("Meter the {name} {}", if again { "again" } else { "alone" }))];
-    let mut first = vec![Span::Mark(light.role), text(place_of(light.role))];
-    if let Some((target, e)) = levels.targets[index].zip(levels.exposure) {
+    let place = if levels.lights[index].no_flash { "It reads no more than the room alone. Did it fire?" } else { place_of(light.role) };
+    let mut first = vec![Span::Mark(light.role), text(place)];
+    if let Some((target, e)) = levels.targets[index].zip(levels.exposure).filter(|_| !levels.lights[index].no_flash) {
         first.extend([text(" It should read "), Span::F(Mark::at(target, e).aperture), text(".")]);
     }
     let mut pick = Pick::plain(MoveKind::MeterLight, light.id.as_str(), say, vec![first]);
@@ -271,6 +273,9 @@ fn power(light: &Light, next: Option<Stops>) -> Option<PowerDrawing> {
 fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
     let light = &setup.lights[index];
     let level = levels.lights[index];
+    if level.no_flash {
+        return meter_light(setup, levels, index);
+    }
     let (Some(gap), Some(target), Some(e)) = (levels.gap(index), levels.targets[index], levels.exposure) else {
         return meter_light(setup, levels, index);
     };
@@ -456,11 +461,7 @@ const SMALLEST_AV: f64 = 8.0;
 fn move_room(setup: &Setup, camera: Camera, room: Stops) -> Option<Pick> {
     let wish = setup.room.wish;
     let gap = wish.gap(room);
-    let off = match wish {
-        RoomWish::Remove(_) => gap.tenths() > 0,
-        RoomWish::Keep(_) => gap.tenths().abs() > super::TOLERANCE_TENTHS,
-    };
-    if !off {
+    if wish.is_right(room) {
         return None;
     }
     let e = camera.exposure;
@@ -514,7 +515,7 @@ fn move_room(setup: &Setup, camera: Camera, room: Stops) -> Option<Pick> {
         return Some(Pick::plain(MoveKind::MoveRoom, "room", say, why));
     }
     let mut say = Vec::new();
-    if rest > 0.05 {
+    if !wish.is_right(wish.level() + Stops::of(rest)) && rest > 0.05 {
         say.extend([
             text("Room: set "),
             strong(setting.join(", ")),

@@ -1,0 +1,156 @@
+//! What must hold for every setup, found by random tapes.
+#![allow(clippy::unwrap_used, clippy::expect_used, missing_docs)]
+
+use ink_lamp_core::{
+    board::{Board, Summary, TapeLine},
+    setup::{Back, Entry, History, Setup},
+    words::plain,
+};
+use proptest::prelude::*;
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+const LIGHTS: [&str; 6] = ["key", "fill", "rim", "ground", "hair", "rim-2"];
+
+fn scale() -> impl Strategy<Value = Value> {
+    prop_oneof![
+        Just(json!({"fractions": {"lowest": 256, "step": "tenths"}})),
+        Just(json!({"fractions": {"lowest": 16, "step": "full"}})),
+        Just(json!({"numbers": {"full": 10.0, "lowest": 2.0, "stops_per_unit": 1.0}})),
+        Just(json!({"watt_seconds": {"full": 500.0, "lowest": 8.0, "step": 1.0}})),
+        Just(json!({"stops_below": {"lowest": 7.0, "step": "thirds"}})),
+    ]
+}
+
+fn reading() -> impl Strategy<Value = Value> {
+    let of = prop_oneof![Just("room"), Just("whole"), prop::sample::select(&LIGHTS[..])];
+    let number = prop::sample::select(&["0.7", "1", "1.4", "2", "2.8", "4", "5.6", "8", "11", "16", "22", "45"][..]);
+    (of, number, 0..10u8, prop::option::of(prop::sample::select(&["50", "100", "400", "3200"][..])), prop::option::of(Just("1/60")))
+        .prop_map(|(of, number, tenth, iso, shutter)| json!({"reading": {"of": of, "shows": format!("{number} {tenth}"), "iso": iso, "shutter": shutter}}))
+}
+
+fn any_entry() -> impl Strategy<Value = Entry> {
+    let camera = (
+        prop::sample::select(&["1.4", "2.8", "5.6", "8", "16"][..]),
+        prop::sample::select(&["1/15", "1/125", "1/200", "1/8000"][..]),
+        prop::sample::select(&["50", "100", "800"][..]),
+        prop::option::of(Just("1/200")),
+    )
+        .prop_map(|(a, s, i, sync)| json!({"camera": {"aperture": a, "shutter": s, "iso": i, "sync": sync}}));
+    let light =
+        (prop::sample::select(&LIGHTS[..]), prop::option::of(scale()), prop::option::of(0.3..8.0f64), prop::option::of(Just("Octa 90")))
+            .prop_map(|(id, scale, distance, modifier)| {
+                let role = id.split('-').next();
+                let unit = scale.map(|scale| json!({"name": "Taper 400", "scale": scale}));
+                json!({"light": {"light": id, "role": role, "unit": unit, "distance": distance, "modifier": modifier}})
+            });
+    let dial = (prop::sample::select(&LIGHTS[..]), prop::sample::select(&["1/8", "1/16 +0.3", "6.3", "62", "-3"][..]))
+        .prop_map(|(light, dial)| json!({"dial": {"light": light, "dial": dial}}));
+    let ratio = (prop::option::of(1.1..20.0f64), any::<bool>(), any::<bool>()).prop_map(|(ratio, readings, key)| {
+        let convention = if readings { "readings" } else { "lit_shadow" };
+        let anchor = if key { "key_alone" } else { "lit_side" };
+        json!({"ratio": {"target": ratio.map(|ratio| json!({"ratio": ratio, "convention": convention, "anchor": anchor}))}})
+    });
+    let target = (prop::sample::select(&LIGHTS[..]), prop::option::of(-9.0..4.0f64))
+        .prop_map(|(light, level)| json!({"target": {"light": light, "level": level}}));
+    let wish = (any::<bool>(), -9.0..0.0f64)
+        .prop_map(|(keep, level)| json!({"room_wish": {if keep { "keep" } else { "remove" }: {"level": level}}}));
+    let other = prop_oneof![
+        Just(json!({"length": {"unit": "feet"}})),
+        Just(json!({"frame": {}})),
+        Just(json!({"note": {"text": "Net over the chair"}})),
+        prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"light_removed": {"light": light}})),
+    ];
+    prop_oneof![4 => reading(), 2 => camera, 3 => light, 2 => dial, 1 => ratio, 1 => target, 1 => wish, 1 => other]
+        .prop_map(|value| serde_json::from_value(value).expect("every generated entry can be read"))
+}
+
+/// The setup after those entries of a series that can apply, and those entries.
+fn play(entries: &[Entry]) -> (Setup, Vec<&Entry>) {
+    let mut setup = Setup::default();
+    let mut taken = Vec::new();
+    for entry in entries {
+        if let Ok(next) = setup.apply(entry) {
+            setup = next;
+            taken.push(entry);
+        }
+    }
+    (setup, taken)
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 400, ..ProptestConfig::default() })]
+
+    #[test]
+    fn a_board_has_no_number_that_is_none(entries in prop::collection::vec(any_entry(), 0..40)) {
+        let (setup, _) = play(&entries);
+        let board = Board::of(&setup);
+        // JSON has no NaN and no infinity: they would come out as null in a place where a number must be.
+        let text = serde_json::to_string(&board).unwrap();
+        prop_assert!(!text.contains("\"stops\":null") && !text.contains("NaN") && !text.contains("inf "), "{text}");
+        prop_assert!(!plain(&board.next.say).is_empty());
+        prop_assert_eq!(board.lanes.len(), setup.lights.len() + 4);
+        let _ = Summary::of(&board);
+    }
+
+    #[test]
+    fn a_setup_survives_being_stored(entries in prop::collection::vec(any_entry(), 0..40)) {
+        let (setup, _) = play(&entries);
+        let stored: Setup = serde_json::from_value(serde_json::to_value(&setup).unwrap()).unwrap();
+        prop_assert_eq!(Board::of(&stored), Board::of(&setup));
+    }
+
+    #[test]
+    fn every_next_move_can_be_done(entries in prop::collection::vec(any_entry(), 0..40)) {
+        let (setup, _) = play(&entries);
+        let board = Board::of(&setup);
+        if let Some(action) = board.next.action {
+            let after = setup.apply(&action.entry);
+            prop_assert!(after.is_ok(), "{:?} is refused: {after:?}", action.entry);
+            let after = after.unwrap();
+            let _ = TapeLine::of(&setup, &action.entry, &after, &Board::of(&after));
+        }
+        for decision in [board.room.remove, board.room.keep] {
+            prop_assert!(setup.apply(&decision).is_ok());
+        }
+    }
+
+    #[test]
+    fn following_the_advice_comes_to_an_end(entries in prop::collection::vec(any_entry(), 0..30)) {
+        // Without a new reading, doing what is said must run out: no move is told twice for ever.
+        let (mut setup, _) = play(&entries);
+        for _ in 0..40 {
+            let next = Board::of(&setup).next;
+            match next.action {
+                Some(action) if next.kind != ink_lamp_core::board::MoveKind::Shoot => setup = setup.apply(&action.entry).unwrap(),
+                _ => return Ok(()),
+            }
+        }
+        prop_assert!(false, "still told what to do after 40 moves: {}", plain(&Board::of(&setup).next.say));
+    }
+
+    #[test]
+    fn undoing_all_and_redoing_all_is_where_it_was(entries in prop::collection::vec(any_entry(), 0..25)) {
+        let (setup, taken) = play(&entries);
+        let ids: Vec<Uuid> = (1..).take(taken.len()).map(Uuid::from_u128).collect();
+        let mut tape: Vec<(Uuid, Entry)> = ids.iter().copied().zip(taken.into_iter().cloned()).collect();
+        let count = u128::try_from(tape.len()).unwrap();
+        for (n, of) in (1..).zip(ids.iter().rev()) {
+            tape.push((Uuid::from_u128(count + n), Entry::Undo(Back { of: *of })));
+        }
+        let empty = History::read(tape.iter().map(|(id, e)| (*id, e))).unwrap();
+        prop_assert_eq!(empty.setup().unwrap(), Setup::default());
+        for (n, of) in (1..).zip(ids.iter()) {
+            tape.push((Uuid::from_u128(2 * count + n), Entry::Redo(Back { of: *of })));
+        }
+        let again = History::read(tape.iter().map(|(id, e)| (*id, e))).unwrap();
+        prop_assert_eq!(again.setup().unwrap(), setup);
+    }
+
+    #[test]
+    fn nothing_typed_makes_a_panic(text in "\\PC{0,40}") {
+        let _ = serde_json::from_value::<Entry>(json!({"reading": {"of": text, "shows": text}}));
+        let _ = serde_json::from_value::<Entry>(json!({"camera": {"aperture": text, "shutter": text, "iso": text}}));
+        let _ = serde_json::from_str::<Entry>(&text);
+    }
+}

@@ -11,6 +11,8 @@ mod migration;
 mod setups;
 mod sittings;
 mod tape;
+#[cfg(feature = "testing")]
+pub mod testing;
 
 use std::time::Duration;
 

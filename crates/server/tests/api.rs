@@ -1,0 +1,256 @@
+//! The API as a client meets it: the real application on a real PostgreSQL.
+#![allow(clippy::unwrap_used, clippy::panic, missing_docs)]
+
+use std::net::TcpListener;
+
+use ink_lamp_server::{demo, startup};
+use ink_lamp_store::{Store, testing::fresh_store};
+use reqwest::{Client, Method, Response, StatusCode};
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+struct App {
+    base: String,
+    client: Client,
+    store: Store,
+}
+
+impl App {
+    async fn spawn() -> Self {
+        let (store, _) = fresh_store().await.unwrap();
+        let listener = TcpListener::bind("127.0.0.1:0").unwrap();
+        let base = format!("http://{}", listener.local_addr().unwrap());
+        let served = store.clone();
+        std::thread::spawn(move || actix_web::rt::System::new().block_on(startup::serve(listener, served, 1).unwrap()));
+        Self { base, client: Client::new(), store }
+    }
+
+    async fn send(&self, method: Method, path: &str, body: Option<Value>) -> (StatusCode, Value) {
+        let mut request = self.client.request(method, format!("{}{path}", self.base));
+        if let Some(body) = body {
+            request = request.json(&body);
+        }
+        told(request.send().await.unwrap()).await
+    }
+
+    async fn get(&self, path: &str) -> (StatusCode, Value) {
+        self.send(Method::GET, path, None).await
+    }
+
+    async fn post(&self, path: &str, body: Value) -> (StatusCode, Value) {
+        self.send(Method::POST, path, Some(body)).await
+    }
+
+    /// A new sitting; gives the sitting's id and its look's.
+    async fn begin(&self, name: &str) -> (String, String) {
+        let (sitting, look) = (Uuid::now_v7(), Uuid::now_v7());
+        let body = json!({"id": sitting, "name": name, "look": {"id": look, "name": "Look 1"}});
+        assert_eq!(self.post("/api/sittings", body).await.0, StatusCode::CREATED);
+        (sitting.to_string(), look.to_string())
+    }
+
+    async fn write(&self, look: &str, base: i64, entry: Value) -> (StatusCode, Value) {
+        let body = json!({"id": Uuid::now_v7(), "base": base, "at": "2026-11-23T19:02:00Z", "entry": entry});
+        self.post(&format!("/api/setups/{look}/entries"), body).await
+    }
+}
+
+async fn told(response: Response) -> (StatusCode, Value) {
+    let status = response.status();
+    let kind = response.headers().get("content-type").map(|v| v.to_str().unwrap().to_owned()).unwrap_or_default();
+    if status.is_client_error() {
+        assert_eq!(kind, "application/problem+json", "{status}");
+    }
+    (status, serde_json::from_str(&response.text().await.unwrap()).unwrap_or(Value::Null))
+}
+
+fn camera() -> Value {
+    json!({"camera": {"aperture": "8", "shutter": "1/160", "iso": "100"}})
+}
+
+#[actix_web::test]
+async fn the_document_is_what_the_front_end_was_made_for() {
+    let fresh = startup::openapi().to_pretty_json().unwrap();
+    let kept = include_str!("../../../web/src/api/openapi.json");
+    assert!(fresh.trim() == kept.trim(), "the API changed: ./run types writes openapi.json and the front end's types anew");
+    insta::assert_snapshot!(operations(&fresh));
+}
+
+/// Every operation with its answers, a line each.
+fn operations(document: &str) -> String {
+    let document: Value = serde_json::from_str(document).unwrap();
+    let mut lines = Vec::new();
+    for (path, methods) in document["paths"].as_object().unwrap() {
+        for (method, operation) in methods.as_object().unwrap() {
+            let answers: Vec<&str> = operation["responses"].as_object().unwrap().keys().map(String::as_str).collect();
+            lines.push(format!("{} {path}: {}", method.to_uppercase(), answers.join(" ")));
+        }
+    }
+    lines.join("\n")
+}
+
+#[actix_web::test]
+async fn a_sitting_from_the_first_reading_to_the_next_move() {
+    let app = App::spawn().await;
+    assert_eq!(app.get("/api/health").await.1["status"], "ok");
+    let (_, look) = app.begin("Clock mender").await;
+    let steps = [
+        json!({"reading": {"of": "room", "shows": "1.4 3", "iso": "200", "shutter": "1/125"}}),
+        camera(),
+        json!({"ratio": {"target": {"ratio": 3.0, "convention": "lit_shadow", "anchor": "lit_side"}}}),
+        json!({"reading": {"of": "key", "shows": "5.6 4"}}),
+        json!({"light": {"light": "fill", "role": "fill", "unit": {"name": "Taper 400", "scale": {"fractions": {"lowest": 256, "step": "tenths"}}}, "dial": "1/8"}}),
+        json!({"reading": {"of": "fill", "shows": "5.6 1"}}),
+    ];
+    let mut view = Value::Null;
+    for (n, step) in (0..).zip(steps) {
+        let (status, body) = app.write(&look, n, step).await;
+        assert_eq!(status, StatusCode::CREATED, "{body}");
+        view = body;
+    }
+    assert_eq!(view["version"], 6);
+    let next = &view["board"]["next"];
+    assert_eq!(next["say"], json!([{"text": "Fill down 0.7 stop: set "}, {"strong": "1/16 +0.3"}]));
+    let (_, after) = app.write(&look, 6, next["action"]["entry"].clone()).await;
+    assert_eq!(after["tape"]["items"][6]["line"]["tail"], "Taper 400");
+    // What was written is there tomorrow.
+    assert_eq!(app.get(&format!("/api/setups/{look}")).await.1, after);
+    let (_, then) = app.get(&format!("/api/setups/{look}/tape/{}", after["tape"]["items"][3]["id"].as_str().unwrap())).await;
+    assert_eq!(then["lanes"][3]["words"], "set");
+    let (_, list) = app.get("/api/sittings").await;
+    assert_eq!((&list[0]["sitting"]["name"], &list[0]["last"]["id"]), (&json!("Clock mender"), &json!(look)));
+    assert_eq!(app.get("/api/units").await.1[0]["name"], "Taper 400");
+}
+
+#[actix_web::test]
+async fn nonsense_gets_a_problem_at_the_field_and_changes_nothing() {
+    let app = App::spawn().await;
+    let (_, look) = app.begin("Clock mender").await;
+    app.write(&look, 0, camera()).await;
+    for (entry, field, detail) in [
+        (json!({"reading": {"of": "fill", "shows": "7.3 4"}}), "entry.reading.shows", "Did you mean 8 1?"),
+        (
+            json!({"reading": {"of": "fill", "shows": "abc"}}),
+            "entry.reading.shows",
+            "abc is no reading. Type what the meter shows, such as 5.6 8 or 11.",
+        ),
+        (json!({"camera": {"aperture": "0", "shutter": "1/160", "iso": "100"}}), "entry.camera.aperture", "f/0 does not exist."),
+        (json!({"camera": {"aperture": "8", "shutter": "1/160", "iso": "-5"}}), "entry.camera.iso", "ISO -5 does not exist."),
+        (json!({"camera": {"aperture": "8", "shutter": "1/160"}}), "entry.camera", "Missing field `iso`."),
+        (json!({"reading": {"of": "kicker", "shows": "8"}}), "entry.of", "No light is called kicker"),
+        (json!({"dial": {"light": "fill", "dial": "1/8"}}), "entry.dial", "Fill has no unit yet."),
+        (json!({"explode": {}}), "entry", "Unknown variant `explode`"),
+    ] {
+        let (status, problem) = app.write(&look, 1, entry).await;
+        assert_eq!((status, problem["field"].as_str().unwrap()), (StatusCode::UNPROCESSABLE_ENTITY, field), "{problem}");
+        assert!(problem["detail"].as_str().unwrap().contains(detail), "{problem}");
+    }
+    let entries = format!("/api/setups/{look}/entries");
+    let wrong_id = app.post(&entries, json!({"id": "7", "base": 1, "at": "2026-11-23T19:02:00Z", "entry": camera()})).await;
+    assert_eq!((wrong_id.0, wrong_id.1["field"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("id")));
+    assert_eq!(app.get("/api/setups/7").await.0, StatusCode::UNPROCESSABLE_ENTITY);
+    assert_eq!(app.get(&format!("/api/setups/{}", Uuid::now_v7())).await.0, StatusCode::NOT_FOUND);
+    assert_eq!(app.get("/api/nothing").await.0, StatusCode::NOT_FOUND);
+    assert_eq!(app.get("/api/sittings?deleted=perhaps").await.0, StatusCode::BAD_REQUEST);
+    assert_eq!(
+        app.post("/api/sittings", json!({"id": Uuid::now_v7(), "name": " ", "look": {"id": Uuid::now_v7(), "name": "A"}})).await.1["field"],
+        "name"
+    );
+    let raw = |body: Vec<u8>, kind: &'static str| {
+        app.client.post(format!("{}{entries}", app.base)).header("content-type", kind).body(body).send()
+    };
+    assert_eq!(told(raw(vec![b'a'; 10_000_000], "application/json").await.unwrap()).await.0, StatusCode::PAYLOAD_TOO_LARGE);
+    assert_eq!(told(raw(b"{\"id\":".to_vec(), "application/json").await.unwrap()).await.0, StatusCode::BAD_REQUEST);
+    assert_eq!(told(raw(b"{}".to_vec(), "text/plain").await.unwrap()).await.0, StatusCode::UNSUPPORTED_MEDIA_TYPE);
+    assert_eq!(app.get(&format!("/api/setups/{look}")).await.1["version"], 1);
+}
+
+#[actix_web::test]
+async fn two_writers_do_not_overwrite_each_other_silently() {
+    let app = App::spawn().await;
+    let (_, look) = app.begin("Clock mender").await;
+    app.write(&look, 0, camera()).await;
+    let (status, problem) = app.write(&look, 0, camera()).await;
+    assert_eq!((status, &problem["version"], &problem["field"]), (StatusCode::CONFLICT, &json!(1), &json!("base")));
+    let body = json!({"id": Uuid::now_v7(), "at": "2026-11-23T19:02:00Z", "entry": {"reading": {"of": "key", "shows": "8"}}});
+    let path = format!("/api/setups/{look}/entries");
+    assert_eq!(app.post(&path, body.clone()).await.0, StatusCode::CREATED);
+    assert_eq!(app.post(&path, body).await.0, StatusCode::OK);
+}
+
+#[actix_web::test]
+async fn other_pages_and_other_names_are_kept_out() {
+    let app = App::spawn().await;
+    let post = |name: &'static str, value: &str| {
+        app.client.post(format!("{}/api/draft", app.base)).header(name, value.to_owned()).json(&json!({}))
+    };
+    let status = |r: Response| r.status();
+    assert_eq!(status(post("origin", "http://elsewhere.example").send().await.unwrap()), StatusCode::FORBIDDEN);
+    assert_eq!(status(post("origin", "null").send().await.unwrap()), StatusCode::FORBIDDEN);
+    assert_eq!(status(post("sec-fetch-site", "cross-site").send().await.unwrap()), StatusCode::FORBIDDEN);
+    assert_eq!(status(post("origin", &app.base).send().await.unwrap()), StatusCode::UNPROCESSABLE_ENTITY, "its own page may ask");
+    let renamed = app.client.get(format!("{}/api/health", app.base)).header("host", "elsewhere.example").send().await.unwrap();
+    assert_eq!(renamed.status(), StatusCode::MISDIRECTED_REQUEST);
+}
+
+#[actix_web::test]
+async fn every_answer_carries_its_headers() {
+    let app = App::spawn().await;
+    for path in ["/", "/setups/anything", "/api/health", "/api/nothing", "/missing.js"] {
+        let response = app.client.get(format!("{}{path}", app.base)).send().await.unwrap();
+        let header = |name: &str| response.headers().get(name).map(|v| v.to_str().unwrap().to_owned()).unwrap_or_default();
+        assert!(header("content-security-policy").starts_with("default-src 'none'; script-src 'self'"), "{path}");
+        assert_eq!(header("x-content-type-options"), "nosniff", "{path}");
+        assert!(header("x-request-id").parse::<Uuid>().is_ok(), "{path}");
+    }
+    let asset = app.client.post(format!("{}/", app.base)).send().await.unwrap();
+    assert_eq!(asset.status(), StatusCode::METHOD_NOT_ALLOWED);
+}
+
+#[actix_web::test]
+async fn a_draft_says_what_would_be_and_keeps_nothing() {
+    let app = App::spawn().await;
+    let (_, look) = app.begin("Clock mender").await;
+    let (_, view) = app.write(&look, 0, camera()).await;
+    let draft = json!({"setup": view["setup"], "entry": {"reading": {"of": "key", "shows": "8 3"}}});
+    let (status, answer) = app.post("/api/draft", draft).await;
+    assert_eq!(status, StatusCode::OK);
+    assert_eq!(answer["echo"]["lines"][0], json!([{"text": "f/8 and 3 tenths, key alone."}]));
+    assert_eq!(answer["board"]["lanes"][2]["reading"]["shown"], "+0.3");
+    assert_eq!(app.get(&format!("/api/setups/{look}")).await.1["version"], 1);
+    let bad = json!({"setup": {"room": {"wish": {"remove": {"level": -5.0}}}, "lights": [{"id": "key", "role": "key", "dial": 3}]}, "entry": camera()});
+    assert_eq!(app.post("/api/draft", bad).await.1["field"], "setup.lights[0]");
+}
+
+#[actix_web::test]
+async fn the_demo_is_loaded_once_and_stays_as_it_was_changed() {
+    let app = App::spawn().await;
+    assert!(demo::load(&app.store).await.unwrap());
+    assert!(!demo::load(&app.store).await.unwrap());
+    let (_, list) = app.get("/api/sittings").await;
+    let list = list.as_array().unwrap().clone();
+    assert_eq!(list.len(), 7);
+    assert_eq!(list[0]["sitting"]["name"], "Clock mender");
+    assert_eq!(list[0]["summary"]["words"], "Fill 0.7 over");
+    let id = list[1]["sitting"]["id"].as_str().unwrap();
+    assert_eq!(app.send(Method::DELETE, &format!("/api/sittings/{id}"), None).await.1["deleted"], true);
+    assert!(!demo::load(&app.store).await.unwrap());
+    assert_eq!(app.get("/api/sittings").await.1.as_array().unwrap().len(), 6);
+    let (status, restored) = app.send(Method::POST, &format!("/api/sittings/{id}/restore"), None).await;
+    assert_eq!((status, &restored["deleted"]), (StatusCode::OK, &json!(false)));
+    let renamed = app.send(Method::PATCH, &format!("/api/sittings/{id}"), Some(json!({"name": "Cobbler"}))).await;
+    assert_eq!(renamed.1["name"], "Cobbler");
+}
+
+#[actix_web::test]
+async fn the_markings_run_from_bright_to_dark() {
+    let app = App::spawn().await;
+    let (_, scales) = app.get("/api/scales").await;
+    let ends = |name: &str| {
+        let list = scales[name].as_array().unwrap();
+        (list[0].clone(), list[list.len() - 1].clone())
+    };
+    assert_eq!(ends("apertures"), (json!("1"), json!("45")));
+    assert_eq!(ends("shutters"), (json!("30"), json!("1/8000")));
+    assert_eq!(ends("isos"), (json!("25600"), json!("25")));
+}

@@ -1,0 +1,192 @@
+//! The record on a real PostgreSQL: nothing accepted is lost, nothing is written twice, nobody overwrites anybody silently.
+#![allow(clippy::unwrap_used, clippy::panic, missing_docs)]
+
+use chrono::Utc;
+use futures_util::future::join_all;
+use ink_lamp_core::setup::{Back, Entry, Setup};
+use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
+use sea_orm::{ConnectionTrait, Database};
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+fn new_sitting(name: &str) -> NewSitting {
+    NewSitting {
+        id: Uuid::now_v7(),
+        name: name.to_owned(),
+        look: NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() },
+        from: None,
+        at: Utc::now(),
+    }
+}
+
+async fn begun() -> (Store, String, Uuid) {
+    let (store, url) = fresh_store().await.unwrap();
+    let sitting = store.create_sitting(new_sitting("Clock mender")).await.unwrap();
+    (store, url, sitting.looks[0].id)
+}
+
+fn written(base: Option<i64>, entry: Value) -> NewEntry {
+    NewEntry { id: Uuid::now_v7(), base, at: Utc::now(), entry: serde_json::from_value(entry).unwrap() }
+}
+
+fn camera(aperture: &str) -> Value {
+    json!({"camera": {"aperture": aperture, "shutter": "1/160", "iso": "100"}})
+}
+
+fn reads(shows: &str) -> Value {
+    json!({"reading": {"of": "fill", "shows": shows, "iso": "100", "shutter": "1/160"}})
+}
+
+#[tokio::test]
+async fn an_entry_sent_twice_is_written_once() {
+    let (store, _, look) = begun().await;
+    let entry = written(Some(0), camera("8"));
+    let first = store.append(look, &entry).await.unwrap();
+    let second = store.append(look, &entry).await.unwrap();
+    assert!(first.fresh && !second.fresh);
+    assert_eq!((first.record.look.version, second.record.look.version), (1, 1));
+    assert_eq!(store.tape(look, None, 10).await.unwrap().items.len(), 1);
+    // The same id for something else, or on another tape, is no repetition.
+    let other = NewEntry { entry: serde_json::from_value(camera("11")).unwrap(), ..entry.clone() };
+    assert!(matches!(store.append(look, &other).await, Err(StoreError::IdTaken(_))));
+    let elsewhere = store.create_sitting(new_sitting("Sail maker")).await.unwrap().looks[0].id;
+    assert!(matches!(store.append(elsewhere, &entry).await, Err(StoreError::IdTaken(_))));
+}
+
+#[tokio::test]
+async fn a_decision_on_an_older_version_is_refused_and_what_was_seen_is_not() {
+    let (store, _, look) = begun().await;
+    store.append(look, &written(Some(0), camera("8"))).await.unwrap();
+    match store.append(look, &written(Some(0), camera("11"))).await {
+        Err(StoreError::Conflict { base: 0, now: 1 }) => {}
+        other => panic!("{other:?}"),
+    }
+    assert!(matches!(store.append(look, &written(None, camera("11"))).await, Err(StoreError::Refused(r)) if r.field == "base"));
+    let reading = store.append(look, &written(Some(0), reads("5.6 1"))).await.unwrap();
+    assert_eq!(reading.record.look.version, 2);
+}
+
+#[tokio::test]
+async fn many_writers_at_once_lose_nothing_and_take_turns() {
+    let (store, _, look) = begun().await;
+    let entries: Vec<NewEntry> = (0..40).map(|n| written(None, reads(&format!("5.6 {}", n % 10)))).collect();
+    // Each entry is sent by two clients at the same moment.
+    let sent = entries.iter().chain(&entries).map(|e| store.append(look, e));
+    let fresh = join_all(sent).await.into_iter().map(|r| r.unwrap().fresh).filter(|f| *f).count();
+    assert_eq!(fresh, 40);
+    let tape = store.tape(look, None, 100).await.unwrap();
+    assert_eq!(tape.items.iter().map(|i| i.seq).collect::<Vec<_>>(), (1..=40).collect::<Vec<_>>());
+    // Of forty decisions made on one version, one is taken.
+    let decisions: Vec<NewEntry> = (0..40).map(|_| written(Some(40), camera("8"))).collect();
+    let taken = join_all(decisions.iter().map(|d| store.append(look, d))).await.into_iter().filter(Result::is_ok).count();
+    assert_eq!(taken, 1);
+}
+
+#[tokio::test]
+async fn undo_goes_back_to_the_empty_setup_and_redo_comes_back() {
+    let (store, _, look) = begun().await;
+    let steps = [camera("8"), reads("5.6 1"), json!({"target": {"light": "rim", "level": 0.5}}), reads("4 4")];
+    for (n, step) in (0..).zip(steps) {
+        store.append(look, &written(Some(n), step)).await.unwrap();
+    }
+    let before = store.setup(look).await.unwrap();
+    let mut record = before.clone();
+    while let Some(of) = record.undo {
+        let back = NewEntry { id: Uuid::now_v7(), base: Some(record.look.version), at: Utc::now(), entry: Entry::Undo(Back { of }) };
+        record = store.append(look, &back).await.unwrap().record;
+    }
+    assert_eq!(record.setup, Setup::default());
+    assert!(store.tape(look, None, 10).await.unwrap().items.iter().all(|i| i.undone));
+    while let Some(of) = record.redo {
+        let again = NewEntry { id: Uuid::now_v7(), base: Some(record.look.version), at: Utc::now(), entry: Entry::Redo(Back { of }) };
+        record = store.append(look, &again).await.unwrap().record;
+    }
+    assert_eq!((record.setup, record.undo), (before.setup, before.undo));
+    assert_eq!(record.look.version, 12, "the tape only ever grew");
+    // A new fact ends what could be brought back.
+    let of = record.undo.unwrap();
+    let back = NewEntry { id: Uuid::now_v7(), base: Some(12), at: Utc::now(), entry: Entry::Undo(Back { of }) };
+    assert_eq!(store.append(look, &back).await.unwrap().record.redo, Some(of));
+    assert_eq!(store.append(look, &written(None, reads("8 0"))).await.unwrap().record.redo, None);
+}
+
+#[tokio::test]
+async fn the_database_itself_refuses_to_lose_an_entry() {
+    let (store, url, look) = begun().await;
+    store.append(look, &written(Some(0), camera("8"))).await.unwrap();
+    let db = Database::connect(&url).await.unwrap();
+    for statement in ["delete from tape_entry", "update tape_entry set payload = '{}'", "update tape_entry set at = now()"] {
+        let error = db.execute_unprepared(statement).await.unwrap_err().to_string();
+        assert!(error.contains("never changed or removed"), "{statement}: {error}");
+    }
+    db.execute_unprepared("update tape_entry set undone = true").await.unwrap();
+}
+
+#[tokio::test]
+async fn a_state_that_can_not_be_read_is_worked_out_from_the_tape() {
+    let (store, url, look) = begun().await;
+    let good = store.append(look, &written(Some(0), camera("8"))).await.unwrap().record.setup;
+    let db = Database::connect(&url).await.unwrap();
+    db.execute_unprepared("update setup set state = '{\"from\": \"another version\"}'").await.unwrap();
+    assert_eq!(store.setup(look).await.unwrap().setup, good);
+    assert_eq!(store.append(look, &written(Some(1), camera("8"))).await.unwrap().record.look.version, 2);
+}
+
+#[tokio::test]
+async fn a_copy_starts_where_the_other_stands() {
+    let (store, _, look) = begun().await;
+    store.append(look, &written(Some(0), camera("8"))).await.unwrap();
+    store.append(look, &written(None, reads("5.6 1"))).await.unwrap();
+    let record = store.setup(look).await.unwrap();
+    let new = NewSitting { from: Some(record.sitting.id), ..new_sitting("Sail maker") };
+    let copy = store.create_sitting(new.clone()).await.unwrap();
+    // Sent twice, it is made once.
+    assert_eq!(store.create_sitting(new).await.unwrap().number, copy.number);
+    let copied = store.setup(copy.looks[0].id).await.unwrap();
+    assert_eq!(copied.setup.camera, record.setup.camera);
+    assert_eq!(copied.setup, record.setup.as_start());
+    // A second look of the same sitting, from the first.
+    let second = NewLook { id: Uuid::now_v7(), name: "Black ground".to_owned() };
+    let made = store.create_look(record.sitting.id, &second, Some(look)).await.unwrap();
+    assert_eq!(store.create_look(record.sitting.id, &second, Some(look)).await.unwrap().look.id, made.look.id);
+    assert_eq!(made.sitting.looks.iter().map(|l| l.name.as_str()).collect::<Vec<_>>(), ["Look 1", "Black ground"]);
+    assert_eq!(made.setup.camera, record.setup.camera);
+}
+
+#[tokio::test]
+async fn sittings_are_found_deleted_and_brought_back() {
+    let (store, _, look) = begun().await;
+    let other = store.create_sitting(new_sitting("Sail maker")).await.unwrap();
+    store.append(look, &written(Some(0), camera("8"))).await.unwrap();
+    let names = |rows: Vec<ink_lamp_store::SittingRow>| rows.into_iter().map(|r| r.sitting.name).collect::<Vec<_>>();
+    assert_eq!(names(store.sittings("", false).await.unwrap()), ["Clock mender", "Sail maker"], "worked on last comes first");
+    assert_eq!(names(store.sittings("sAIL", false).await.unwrap()), ["Sail maker"]);
+    assert_eq!(names(store.sittings(&other.number.to_string(), false).await.unwrap()), ["Sail maker"]);
+    let sitting = store.setup(look).await.unwrap().sitting.id;
+    store.set_deleted(sitting, true).await.unwrap();
+    assert_eq!(names(store.sittings("", true).await.unwrap()), ["Clock mender"]);
+    assert!(matches!(store.append(look, &written(None, reads("8 0"))).await, Err(StoreError::Deleted { .. })));
+    store.set_deleted(sitting, false).await.unwrap();
+    assert_eq!(store.append(look, &written(None, reads("8 0"))).await.unwrap().record.look.version, 2);
+    store.rename_sitting(sitting, " Luthier ").await.unwrap();
+    assert_eq!(store.sitting(sitting).await.unwrap().name, "Luthier");
+    assert!(matches!(store.rename_sitting(sitting, " \n").await, Err(StoreError::Refused(_))));
+    assert!(matches!(store.rename_sitting(Uuid::now_v7(), "X").await, Err(StoreError::NotFound { .. })));
+    assert!(matches!(store.setup(Uuid::now_v7()).await, Err(StoreError::NotFound { .. })));
+}
+
+#[tokio::test]
+async fn a_long_tape_comes_in_parts_and_any_moment_can_be_seen() {
+    let (store, _, look) = begun().await;
+    store.append(look, &written(Some(0), camera("8"))).await.unwrap();
+    for n in 0..9 {
+        store.append(look, &written(None, reads(&format!("5.6 {n}")))).await.unwrap();
+    }
+    let last = store.tape(look, None, 4).await.unwrap();
+    assert_eq!((last.items.iter().map(|i| i.seq).collect::<Vec<_>>(), last.earlier), (vec![7, 8, 9, 10], 6));
+    let before = store.tape(look, Some(7), 4).await.unwrap();
+    assert_eq!((before.items[0].seq, before.earlier), (3, 2));
+    let then = store.setup_at(look, before.items[0].id).await.unwrap();
+    assert_eq!(then.lights[1].reading.unwrap().reading.shows.to_string(), "5.6 1");
+    assert!(matches!(store.setup_at(look, Uuid::now_v7()).await, Err(StoreError::NotFound { .. })));
+}

@@ -25,7 +25,7 @@ export type TapeItem = Schemas['TapeItemView']
 export type TapeLine = Schemas['TapeLine']
 export type Unit = Schemas['Unit']
 
-export const api = createClient<paths>({ baseUrl: '/' })
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => fetch(request) })
 
 /** What the server refused, with the field that is wrong. */
 export class Refused extends Error {

@@ -38,6 +38,8 @@ const scale = computed(() => scaleOf(board, body.value))
 const boxes = computed(() => laneBoxes(board, width.value))
 const drawing = computed(() => draw(board, boxes.value, scale.value, ghost))
 const camera = computed(() => boxes.value.find((b) => b.lane.kind === 'camera'))
+/** All lanes together: wider than the card where there are many. */
+const inner = computed(() => boxes.value.reduce((sum, box) => sum + box.w, 0))
 const columns = computed(() => boxes.value.map((b) => `${b.w}px`).join(' '))
 const strip = computed(() => {
   const perTenth = scale.value.y(board.ladder.top - 0.1) - scale.value.y(board.ladder.top)
@@ -89,7 +91,12 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
 </script>
 
 <template>
-  <section ref="frame" class="card relative overflow-hidden" aria-label="Stop ladder" @keydown.esc="giveUp">
+  <section
+    ref="frame"
+    class="card relative overflow-x-auto overflow-y-hidden [scrollbar-width:thin]"
+    aria-label="Stop ladder"
+    @keydown.esc="giveUp"
+  >
     <!-- The chosen lane, through head, scale and foot. -->
     <template v-for="box in boxes" :key="box.lane.id">
       <div
@@ -132,7 +139,7 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
     <svg
       class="absolute left-0 block touch-none select-none"
       :style="{ top: `${HEAD}px` }"
-      :width="width"
+      :width="inner"
       :height="body"
       role="img"
       aria-label="Every light on one scale of stops against the exposure. The table that follows says the same."
@@ -151,19 +158,19 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
         </pattern>
       </defs>
 
-      <rect :width="width" :height="scale.y(board.ladder.clip)" fill="url(#clip-hatch)" />
+      <rect :width="inner" :height="scale.y(board.ladder.clip)" fill="url(#clip-hatch)" />
       <rect
         :y="scale.y(board.ladder.black)"
-        :width="width"
+        :width="inner"
         :height="body - scale.y(board.ladder.black)"
         fill="url(#black-dots)"
       />
       <path
-        :d="`M0 ${scale.y(board.ladder.clip)}H${width}M0 ${scale.y(board.ladder.black)}H${width}`"
+        :d="`M0 ${scale.y(board.ladder.clip)}H${inner}M0 ${scale.y(board.ladder.black)}H${inner}`"
         stroke="var(--line-2)"
       />
       <path
-        :d="board.ladder.rungs.map((r) => `M0 ${scale.y(r.stops)}H${width}`).join('')"
+        :d="board.ladder.rungs.map((r) => `M0 ${scale.y(r.stops)}H${inner}`).join('')"
         stroke="var(--line)"
         shape-rendering="crispEdges"
       />
@@ -177,7 +184,7 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
         stroke="var(--line)"
         shape-rendering="crispEdges"
       />
-      <path :d="`M0 ${scale.y(0)}H${width}`" stroke="var(--text)" stroke-width="1.600" />
+      <path :d="`M0 ${scale.y(0)}H${inner}`" stroke="var(--text)" stroke-width="1.600" />
 
       <!-- The camera's lane is the scale itself. -->
       <g v-if="camera">
@@ -367,7 +374,7 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
     </svg>
 
     <div
-      class="absolute inset-x-0 bottom-0 grid"
+      class="absolute bottom-0 left-0 grid"
       :style="{ gridTemplateColumns: columns, height: `${FOOT}px` }"
       aria-hidden="true"
     >

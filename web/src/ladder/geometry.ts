@@ -13,6 +13,8 @@ const ASIDE = { hollow: 25, filled: 43 }
 /** Half sizes of the marks: the ghost is one size up. */
 export const R = 9
 export const GHOST_R = 10.6
+/** Lanes are not made narrower than this on average; the ladder scrolls sideways first. */
+const LEAST_LANE = 76
 /** A gap under this many stops is too small for a ruler with a number in it. */
 const SMALL_GAP = 0.4
 /** Shares of the width, in the house's own measure for eight lanes at 700 px. */
@@ -54,13 +56,14 @@ export function scaleOf(board: Board, height: number): Scale {
   }
 }
 
-/** Lanes side by side over the whole width. */
+/** Lanes side by side over the whole width; where that is too little for so many, over more. */
 export function laneBoxes(board: Board, width: number): LaneBox[] {
+  const all = Math.max(width, board.lanes.length * LEAST_LANE)
   const share = (lane: Lane) => SHARES[lane.role ?? lane.kind] ?? 84
-  const sum = board.lanes.reduce((all, lane) => all + share(lane), 0)
+  const sum = board.lanes.reduce((shares, lane) => shares + share(lane), 0)
   let x = 0
   return board.lanes.map((lane) => {
-    const w = (share(lane) / sum) * width
+    const w = (share(lane) / sum) * all
     const box = { lane, x, w }
     x += w
     return box
@@ -230,9 +233,13 @@ export function draw(
     if (reading) {
       const at = y(reading.stops)
       const out1 = up ? -1 : 1
-      const near = lane.likely
-        ? { kind: 'quiet' as const, text: `likely ${reading.shown}` }
-        : { kind: 'value' as const, text: reading.shown }
+      const likely = { kind: 'quiet' as const, text: `likely ${reading.shown}` }
+      const fits = widthOf({ id, ...likely }) <= box.w - NUMBER_X
+      const near = !lane.likely
+        ? { kind: 'value' as const, text: reading.shown }
+        : fits
+          ? likely
+          : { kind: 'quiet' as const, text: reading.shown }
       const x = aside ? ASIDE.filled + 12 : NUMBER_X
       text(box, { id: `${id}.reading`, ...near }, 1, [at + 11 * out1, at - 11 * out1, at], [x, box.w - 40])
       text(
@@ -394,7 +401,7 @@ export function draw(
       const below: number[] = []
       for (let py = from; py + size.h <= blackY; py += 4) below.push(py)
       const above: number[] = []
-      for (let py = from - 4; py >= clipY; py -= 4) above.push(py)
+      for (let py = Math.min(from - 4, blackY - size.h); py >= clipY; py -= 4) above.push(py)
       for (const heights of [below, above]) {
         for (const x of xs) {
           if (x < (camera ? camera.x + camera.w : 0) || x + size.w > right) continue

@@ -66,7 +66,7 @@ function save(): void {
     </div>
     <ol
       ref="strip"
-      class="flex min-w-0 flex-1 overflow-x-auto [scrollbar-width:none]"
+      class="relative flex min-w-0 flex-1 overflow-x-auto [scrollbar-width:none]"
       tabindex="0"
       aria-label="What happened, oldest first"
     >

@@ -9,8 +9,11 @@ const preferences = usePreferences()
 </script>
 
 <template>
-  <header class="flex h-11 items-center gap-1 px-2">
-    <RouterLink to="/" class="mr-3 flex items-center gap-2 rounded-key px-2 font-voice text-[18px] font-bold">
+  <header class="flex min-h-11 flex-wrap items-center gap-1 px-2">
+    <RouterLink
+      to="/"
+      class="mr-3 flex items-center gap-2 rounded-key px-2 font-voice whitespace-nowrap text-[18px] font-bold"
+    >
       <svg viewBox="0 0 14 20" width="13" height="18" aria-hidden="true">
         <path d="M7 1c3.700 4.600 6 7.900 6 11.600a6 6 0 0 1-12 0C1 8.900 3.300 5.600 7 1z" fill="currentColor" />
         <path d="M7 5.200v11.900a4.500 4.500 0 0 0 4.400-4.600C11.400 10 9.600 8.300 7 5.200z" fill="var(--page)" />
@@ -32,7 +35,7 @@ const preferences = usePreferences()
         >Sittings</RouterLink
       >
     </nav>
-    <div class="ml-auto flex min-w-0 items-center gap-4">
+    <div class="ml-auto flex min-w-0 items-center justify-end gap-4 max-[760px]:flex-wrap">
       <slot />
       <div class="flex items-center gap-1 border-l border-line-2 pl-3">
         <button

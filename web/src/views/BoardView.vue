@@ -178,7 +178,7 @@ const MENU = [
 </script>
 
 <template>
-  <div class="flex h-dvh min-h-[720px] flex-col max-[1000px]:h-auto">
+  <div class="flex h-dvh min-h-[720px] flex-col max-[1179px]:h-auto">
     <AppBar :board="id" @keys="keysOpen = true">
       <template v-if="board.view && sitting">
         <Menu as="div" class="relative min-w-0">
@@ -215,17 +215,18 @@ const MENU = [
             </MenuItem>
           </MenuItems>
         </Menu>
-        <p
+        <div
           v-if="board.board?.camera"
+          role="group"
+          aria-label="Camera now"
           class="flex items-baseline gap-3 text-cam font-[650] whitespace-nowrap"
-          aria-label="Camera"
         >
           <FNumber :f="board.board.camera.aperture" />
           <span
             >{{ board.board.camera.shutter }}<small class="ml-[2px] text-label font-normal text-text-2">s</small></span
           >
           <span><small class="mr-1 text-label font-normal text-text-2">ISO</small>{{ board.board.camera.iso }}</span>
-        </p>
+        </div>
         <p v-else class="text-text-3">camera not set</p>
       </template>
     </AppBar>
@@ -256,13 +257,13 @@ const MENU = [
 
     <main
       v-else-if="board.board && board.scales"
-      class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_440px] grid-rows-[144px_minmax(0,1fr)_50px] gap-2 px-2 pb-2 max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-none"
+      class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_440px] grid-rows-[144px_minmax(0,1fr)_50px] gap-2 px-2 pb-2 max-[1179px]:grid-cols-1 max-[1179px]:grid-rows-none"
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
       <NextMove :next="board.board.next" :still="still" @done="done" />
       <MeterEntry ref="entry" v-model="typed" :scales="board.scales" />
       <StopLadder
-        class="max-[1000px]:h-[560px]"
+        class="max-[1179px]:h-[560px]"
         :board="board.board"
         :chosen="board.chosen"
         :ghost="ghost"
@@ -278,7 +279,7 @@ const MENU = [
         <RatioCard />
         <LaneCard class="flex-1" />
       </div>
-      <TapeStrip class="col-span-2 max-[1000px]:col-span-1" />
+      <TapeStrip class="col-span-2 max-[1179px]:col-span-1" />
     </main>
 
     <KeysDialog v-if="keysOpen" on-board @close="keysOpen = false" />

@@ -1,0 +1,13 @@
+import { defineConfig } from '@playwright/test'
+import { browser } from './support/browser'
+
+export default defineConfig({
+  testDir: 'tests',
+  // One application and one database serve a worker; two workers for two cores.
+  workers: 2,
+  fullyParallel: false,
+  timeout: 90_000,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: [['list']],
+  use: { ...browser, trace: 'retain-on-failure' },
+})

@@ -1,0 +1,85 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, test, underWay } from '../support/app'
+
+async function scan(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  return violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html}`))
+}
+
+for (const theme of ['ink', 'paper'] as const) {
+  test.describe(theme, () => {
+    test.beforeEach(({ page }) => page.addInitScript((t) => localStorage.setItem('ink-lamp.theme', t), theme))
+
+    test('the sittings can be used by everyone', async ({ page }) => {
+      await page.goto('/')
+      await expect(page.getByRole('table')).toBeVisible()
+      expect(await scan(page)).toEqual([])
+      await page
+        .getByRole('button', { name: /More of sitting/ })
+        .first()
+        .click()
+      expect(await scan(page)).toEqual([])
+      await page.keyboard.press('Escape')
+      await page.keyboard.press('n')
+      await expect(page.getByRole('dialog')).toBeVisible()
+      expect(await scan(page)).toEqual([])
+    })
+
+    test('the board can be used by everyone, with its dialogs', async ({ page, app, board }) => {
+      const look = await underWay(app, `Access ${theme}`)
+      await app.write(look, { reading: { of: 'fill', shows: '5.6 1', iso: '200' } })
+      await board(look)
+      expect(await scan(page)).toEqual([])
+      await page.keyboard.type('7.3 4')
+      await page.keyboard.press('Enter')
+      await expect(page.getByText('7.3 is no whole stop')).toBeVisible()
+      expect(await scan(page)).toEqual([])
+      for (const button of ['Edit', 'Add a light', 'Note', 'Keys and settings']) {
+        await page.getByRole('button', { name: button, exact: true }).click()
+        await expect(page.getByRole('dialog')).toBeVisible()
+        expect(await scan(page), button).toEqual([])
+        await page.keyboard.press('Escape')
+        await expect(page.getByRole('dialog')).toHaveCount(0)
+      }
+    })
+  })
+}
+
+test('an empty board can be used by everyone', async ({ page, app, board }) => {
+  await board(await app.begin('Empty'))
+  expect(await scan(page)).toEqual([])
+})
+
+test('the ladder stands in a table for those who do not see it', async ({ page, app, board }) => {
+  await board(await underWay(app, 'In words'))
+  const row = page.getByRole('table', { name: 'Lights against the exposure' }).getByRole('row', { name: /^Key/ })
+  await expect(row).toContainText('on target')
+  await expect(row).toContainText('−0.6 stops, f/5.6 and 4 tenths')
+})
+
+test('nothing is fetched from elsewhere', async ({ page, app, board }) => {
+  const elsewhere: string[] = []
+  page.on('request', (request) => {
+    if (!request.url().startsWith(app.url)) elsewhere.push(request.url())
+  })
+  await board(await underWay(app, 'At home'))
+  await page.goto('/')
+  await expect(page.getByRole('link', { name: 'Back to the board' })).toBeVisible()
+  expect(elsewhere).toEqual([])
+})
+
+test('at 200 % text and on a narrow page the board is one column, and nothing is lost', async ({
+  page,
+  app,
+  board,
+}) => {
+  await page.setViewportSize({ width: 640, height: 800 })
+  await board(await underWay(app, 'Narrow'))
+  for (const name of ['Stop ladder', 'Meter entry', 'Camera', 'Room', 'Ratio', 'Chosen lane', 'Tape']) {
+    await expect(page.getByRole('region', { name, exact: true })).toBeVisible()
+  }
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
+})

@@ -1,0 +1,99 @@
+import { expect, test } from '../support/app'
+
+test('the open sitting stands first with its next move, and leads to its board', async ({ page, app }) => {
+  const look = await app.begin('Open one')
+  await app.write(look, { camera: { aperture: '8', shutter: '1/160', iso: '100' } })
+  await page.goto('/')
+  await expect(page.getByText(/Open now · Sitting \d+ · Open one · Look 1/)).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Meter the room with the flash off' })).toBeVisible()
+  await page.getByRole('link', { name: 'Back to the board' }).click()
+  await expect(page).toHaveURL(`${app.url}/setups/${look}`)
+})
+
+test('a sitting is begun, renamed, copied as a start, deleted and brought back', async ({ page, app }) => {
+  await page.goto('/')
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible()
+  await page.keyboard.press('n')
+  const dialog = page.getByRole('dialog', { name: 'A new sitting' })
+  await page.keyboard.press('Enter')
+  await expect(dialog.getByText('A name has 1 to 60 characters on one line.')).toBeVisible()
+  await dialog.getByRole('textbox').fill('Rope maker')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/setups\//)
+  await expect(page.getByRole('textbox', { name: 'Reading of room' })).toBeFocused()
+  const look = page.url().split('/').pop() ?? ''
+  await app.write(look, { camera: { aperture: '11', shutter: '1/160', iso: '100' } })
+
+  await page.getByRole('link', { name: 'Sittings' }).click()
+  const more = page.getByRole('button', { name: /More of sitting/ }).first()
+  await more.click()
+  await page.getByRole('menuitem', { name: 'Rename' }).click()
+  await page.getByRole('dialog').getByRole('textbox').fill('Rope walker')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/Open now · .* · Rope walker/)).toBeVisible()
+
+  await more.click()
+  await page.getByRole('menuitem', { name: 'Copy as a start' }).click()
+  await page.getByRole('dialog').getByRole('textbox').fill('Rope again')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('group', { name: 'Camera now' })).toContainText('11')
+  await expect(page.getByRole('list', { name: 'What happened, oldest first' })).toContainText(
+    'from Rope walker, Look 1',
+  )
+
+  await page.getByRole('link', { name: 'Sittings' }).click()
+  await expect(page.getByText(/Open now · .* · Rope again/)).toBeVisible()
+  await more.click()
+  await page.getByRole('menuitem', { name: 'Delete' }).click()
+  await expect(page.getByText(/Rope again, is deleted/)).toBeVisible()
+  await expect(page.getByText(/Open now · .* · Rope walker/)).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText(/Open now · .* · Rope again/)).toBeVisible()
+
+  // Deleted and left, it can still be restored later.
+  await more.click()
+  await page.getByRole('menuitem', { name: 'Delete' }).click()
+  await page.reload()
+  await page.getByRole('button', { name: 'Show deleted' }).click()
+  await page
+    .getByRole('row', { name: /Rope again/ })
+    .getByRole('button', { name: 'Restore' })
+    .click()
+  await page.getByRole('button', { name: 'Back to the list' }).click()
+  await expect(page.getByText('Rope again').first()).toBeVisible()
+})
+
+test('a sitting is found by its name', async ({ page, app }) => {
+  await app.begin('Sail maker of old')
+  await page.goto('/')
+  await expect(page.getByRole('table')).toBeVisible()
+  await page.keyboard.press('/')
+  await page.keyboard.type('bookb')
+  await expect(page.getByRole('row')).toHaveCount(2)
+  await expect(page.getByRole('row', { name: /Bookbinder/ })).toContainText('kept at −1.5')
+  await page.keyboard.press('Escape')
+  await page.keyboard.type('nobody at all')
+  await expect(page.getByText('No sitting is called that.')).toBeVisible()
+})
+
+test('a sitting holds several looks, and the board shows one', async ({ page, app, board }) => {
+  const look = await app.begin('Two looks')
+  await app.write(look, { camera: { aperture: '5.6', shutter: '1/160', iso: '100' } })
+  await board(look)
+  await page.getByRole('button', { name: /Sitting \d+/ }).click()
+  await page.getByRole('menuitem', { name: 'New look from this one' }).click()
+  await page.getByRole('dialog').getByRole('textbox').fill('Black ground')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /Two looks · Black ground/ })).toBeVisible()
+  await expect(page.getByRole('group', { name: 'Camera now' })).toContainText('5.6')
+  await page.getByRole('button', { name: /Sitting \d+/ }).click()
+  await page.getByRole('menuitem', { name: 'Look 1' }).click()
+  await expect(page).toHaveURL(`${app.url}/setups/${look}`)
+})
+
+test('an unknown look is told, and leads back', async ({ page, app }) => {
+  await page.goto(`${app.url}/setups/0199d2c4-5b7e-7a51-9c3e-2f1d5a6b7c8d`)
+  await expect(page.getByText('There is no setup 0199d2c4-5b7e-7a51-9c3e-2f1d5a6b7c8d.')).toBeVisible()
+  await page.getByRole('link', { name: 'To the sittings' }).click()
+  await expect(page.getByRole('link', { name: 'Back to the board' })).toBeVisible()
+})

@@ -1,0 +1,82 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { useOutbox, type Outcome } from './outbox'
+
+interface Sent {
+  id: string
+  base: number
+}
+
+const note = (text: string) => ({ note: { text } })
+const json = (status: number, body: unknown) =>
+  new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } })
+
+describe('the outbox', () => {
+  let sent: Sent[]
+  let answers: ((body: Sent) => Response | Error)[]
+  let outcomes: Outcome[]
+
+  beforeEach(() => {
+    vi.useFakeTimers()
+    localStorage.clear()
+    ;[sent, answers, outcomes] = [[], [], []]
+    vi.stubGlobal('fetch', async (request: Request) => {
+      const body = (await request.json()) as Sent
+      sent.push(body)
+      const answer = answers.shift()?.(body) ?? json(201, { version: body.base + 1 })
+      if (answer instanceof Error) throw answer
+      return answer
+    })
+  })
+
+  afterEach(() => {
+    vi.useRealTimers()
+    vi.unstubAllGlobals()
+  })
+
+  const box = () => useOutbox((o) => outcomes.push(o))
+  const settle = () => vi.advanceTimersByTimeAsync(10_000)
+
+  it('sends one after the other, each on the version that the one before leaves', async () => {
+    const { add, waiting } = box()
+    for (const text of ['a', 'b', 'c']) add('look', 4, note(text))
+    await settle()
+    expect(sent.map((s) => s.base)).toEqual([4, 5, 6])
+    expect(outcomes).toHaveLength(3)
+    expect(waiting.value).toBe(0)
+  })
+
+  it('tries again under the same id while the server is out of reach', async () => {
+    answers = [() => new TypeError('refused'), () => json(503, { status: 503, detail: 'busy', title: '', type: '' })]
+    const { add, outOfReach } = box()
+    add('look', 0, note('a'))
+    await vi.advanceTimersByTimeAsync(100)
+    expect(outOfReach.value).toBe(true)
+    await settle()
+    expect(sent).toHaveLength(3)
+    expect(new Set(sent.map((s) => s.id)).size).toBe(1)
+    expect(outcomes).toHaveLength(1)
+    expect(outOfReach.value).toBe(false)
+  })
+
+  it('keeps what was not sent across a reload', async () => {
+    answers = [() => new TypeError('refused')]
+    box().add('look', 0, note('a'))
+    await vi.advanceTimersByTimeAsync(100)
+    const again = box()
+    expect(again.waiting.value).toBe(1)
+    await again.flush()
+    expect(sent[1]?.id).toBe(sent[0]?.id)
+    expect(again.waiting.value).toBe(0)
+    await settle()
+  })
+
+  it('tells of a refusal, and what stood behind it no longer counts on it', async () => {
+    answers = [() => json(422, { status: 422, detail: 'f/0 does not exist.', title: '', type: '' })]
+    const { add } = box()
+    add('look', 7, note('a'))
+    add('look', 7, note('b'))
+    await settle()
+    expect(outcomes[0]?.refused?.problem.detail).toBe('f/0 does not exist.')
+    expect(sent.map((s) => s.base)).toEqual([7, 7])
+  })
+})

@@ -37,7 +37,7 @@ test('every entry that was accepted outlives a killed server, and none is there 
     let part = (await app.api(`/setups/${look}`)).tape
     for (;;) {
       all.unshift(...part.items.map((i: { id: string }) => i.id))
-      if (part.earlier === 0) return all
+      if (!part.earlier) return all
       part = await app.api(`/setups/${look}/tape?before=${part.items[0].seq}`)
     }
   }

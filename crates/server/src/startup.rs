@@ -2,12 +2,7 @@
 
 use std::{net::TcpListener, time::Duration};
 
-use actix_web::{
-    App, HttpServer,
-    dev::Server,
-    middleware::{Compress, from_fn},
-    web,
-};
+use actix_web::{App, HttpServer, dev::Server, middleware::from_fn, web};
 use ink_lamp_store::Store;
 use tracing_actix_web::TracingLogger;
 use utoipa::{OpenApi, openapi};
@@ -48,7 +43,6 @@ pub fn serve(listener: TcpListener, store: Store, workers: usize) -> std::io::Re
                     .app_data(web::QueryConfig::default().error_handler(|error, _| body::bad_query(&error).into()))
                     .wrap(from_fn(guard::with_patience))
                     .wrap(from_fn(guard::own_pages_only))
-                    .wrap(Compress::default())
                     .wrap(from_fn(guard::with_headers))
                     .wrap(TracingLogger::default())
             })

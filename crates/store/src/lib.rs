@@ -41,6 +41,8 @@ impl Store {
             .max_connections(connections)
             .connect_timeout(Duration::from_secs(10))
             .acquire_timeout(Duration::from_secs(10))
+            // The database is on this machine: a connection that broke tells by itself.
+            .test_before_acquire(false)
             .sqlx_logging(false);
         Ok(Self { db: Database::connect(options).await? })
     }

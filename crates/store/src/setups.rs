@@ -1,15 +1,15 @@
 use chrono::{DateTime, Utc};
 use ink_lamp_core::setup::{Setup, checked_name};
 use sea_orm::{
-    ActiveModelTrait, ActiveValue::Set, ColumnTrait, ConnectionTrait, EntityTrait, PaginatorTrait, QueryFilter, QuerySelect,
-    TransactionTrait,
+    ActiveModelTrait, ActiveValue::Set, ColumnTrait, ConnectionTrait, EntityTrait, PaginatorTrait, QueryFilter, QueryOrder, QuerySelect,
+    QueryTrait, TransactionTrait,
 };
 use uuid::Uuid;
 
 use crate::{
     NewEntry, Sitting, Store, StoreError,
     entity::{setup, sitting},
-    sittings::sitting_on,
+    sittings::with_looks,
     tape,
 };
 
@@ -62,8 +62,7 @@ impl Store {
     /// # Errors
     /// [`StoreError::NotFound`], or where the database does not answer.
     pub async fn setup(&self, id: Uuid) -> Result<SetupRecord, StoreError> {
-        let row = setup::Entity::find_by_id(id).one(&self.db).await?.ok_or(StoreError::NotFound { what: "setup", id })?;
-        record_of(&self.db, &row).await
+        record_of(&self.db, id, with_family(&self.db, id).await?).await
     }
 
     /// Adds a look to a sitting, from scratch or from another look.
@@ -80,7 +79,11 @@ impl Store {
         let row = sitting::Entity::find_by_id(sitting).lock_exclusive().one(&tx).await?;
         let row = row.ok_or(StoreError::NotFound { what: "sitting", id: sitting })?;
         if let Some(before) = setup::Entity::find_by_id(new.id).one(&tx).await? {
-            return if before.sitting_id == sitting { record_of(&tx, &before).await } else { Err(StoreError::IdTaken(new.id)) };
+            return if before.sitting_id == sitting {
+                record_of(&tx, new.id, with_family(&tx, new.id).await?).await
+            } else {
+                Err(StoreError::IdTaken(new.id))
+            };
         }
         if row.deleted_at.is_some() {
             return Err(StoreError::Deleted { number: row.number });
@@ -99,7 +102,10 @@ impl Store {
         let name = checked_name(name)?;
         match (setup::ActiveModel { id: Set(id), name: Set(name), ..Default::default() }).update(&self.db).await {
             Err(sea_orm::DbErr::RecordNotUpdated) => Err(StoreError::NotFound { what: "setup", id }),
-            row => record_of(&self.db, &row?).await,
+            row => {
+                row?;
+                self.setup(id).await
+            }
         }
     }
 }
@@ -121,6 +127,7 @@ pub(crate) async fn create_on(
         name: Set(checked_name(&new.name)?),
         version: Set(0),
         state: Set(tape::json(&empty)?),
+        standing: Set(None),
         undone: Set(tape::json(&Vec::<Uuid>::new())?),
         created_at: Set(now),
         updated_at: Set(now),
@@ -136,12 +143,29 @@ pub(crate) async fn create_on(
     Ok(())
 }
 
-pub(crate) async fn record_of(db: &impl ConnectionTrait, row: &setup::Model) -> Result<SetupRecord, StoreError> {
-    let sitting = sitting_on(db, row.sitting_id).await?;
+/// A setup's row with its sitting's and those of all its looks, in one query.
+pub(crate) async fn with_family(db: &impl ConnectionTrait, id: Uuid) -> Result<(sitting::Model, Vec<setup::Model>), StoreError> {
+    let mine = setup::Entity::find().select_only().column(setup::Column::SittingId).filter(setup::Column::Id.eq(id)).into_query();
+    let found = sitting::Entity::find()
+        .filter(sitting::Column::Id.in_subquery(mine))
+        .find_with_related(setup::Entity)
+        .order_by_asc(setup::Column::Position)
+        .all(db)
+        .await?;
+    found.into_iter().next().ok_or(StoreError::NotFound { what: "setup", id })
+}
+
+/// A setup as it stands, from rows that were read.
+pub(crate) async fn record_of(
+    db: &impl ConnectionTrait,
+    id: Uuid,
+    family: (sitting::Model, Vec<setup::Model>),
+) -> Result<SetupRecord, StoreError> {
+    let (sitting, looks) = family;
+    let row = looks.iter().find(|row| row.id == id).ok_or(StoreError::NotFound { what: "setup", id })?;
     let setup = state_of(db, row).await?;
-    let undo = tape::last_standing(db, row.id).await?;
     let redo = tape::undone_of(row)?.last().copied();
-    Ok(SetupRecord { sitting, look: Look::from(row), setup, undo, redo })
+    Ok(SetupRecord { sitting: with_looks(sitting, &looks), look: Look::from(row), setup, undo: row.standing, redo })
 }
 
 /// The stored state; one that an older version wrote and this one can't read is worked out anew from the tape.

@@ -58,7 +58,7 @@ pub struct SittingRow {
     pub setup: Setup,
 }
 
-fn with_looks(row: sitting::Model, looks: &[setup::Model]) -> Sitting {
+pub(crate) fn with_looks(row: sitting::Model, looks: &[setup::Model]) -> Sitting {
     let sitting::Model { id, number, name, created_at, deleted_at } = row;
     Sitting { id, number, name, created_at, deleted_at, looks: looks.iter().map(Look::from).collect() }
 }

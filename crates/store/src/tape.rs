@@ -6,7 +6,7 @@ use ink_lamp_core::{
 use sea_orm::{
     ActiveModelTrait,
     ActiveValue::{NotSet, Set},
-    ColumnTrait, ConnectionTrait, EntityTrait, PaginatorTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait,
+    ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait,
 };
 use serde::{Serialize, de::DeserializeOwned};
 use uuid::Uuid;
@@ -14,7 +14,7 @@ use uuid::Uuid;
 use crate::{
     SetupRecord, Store, StoreError,
     entity::{setup, sitting, tape_entry},
-    setups::{record_of, state_of},
+    setups::{record_of, state_of, with_family},
 };
 
 /// An entry to be written.
@@ -61,8 +61,8 @@ pub struct TapeItem {
 pub struct TapePart {
     /// In order of the tape, without the undo and redo entries themselves.
     pub items: Vec<TapeItem>,
-    /// How many more stand before them.
-    pub earlier: u64,
+    /// Whether more stand before them.
+    pub earlier: bool,
 }
 
 impl Store {
@@ -73,42 +73,42 @@ impl Store {
     /// [`StoreError::IdTaken`], [`StoreError::NotFound`], [`StoreError::Deleted`], or where the database does not answer.
     pub async fn append(&self, setup: Uuid, new: &NewEntry) -> Result<Appended, StoreError> {
         let tx = self.db.begin().await?;
-        let row = setup::Entity::find_by_id(setup).lock_exclusive().one(&tx).await?;
-        let row = row.ok_or(StoreError::NotFound { what: "setup", id: setup })?;
-        if let Some(before) = tape_entry::Entity::find_by_id(new.id).one(&tx).await? {
-            let same = before.setup_id == setup && parsed::<Entry>("entry", &before.payload)? == new.entry;
-            return if same {
-                Ok(Appended { record: record_of(&tx, &row).await?, fresh: false })
-            } else {
-                Err(StoreError::IdTaken(new.id))
-            };
+        let locked = setup::Entity::find_by_id(setup).lock_exclusive().one(&tx).await?;
+        locked.ok_or(StoreError::NotFound { what: "setup", id: setup })?;
+        let (sitting, mut looks) = with_family(&tx, setup).await?;
+        match append_to_family(&tx, setup, &sitting, &mut looks, new).await {
+            Ok(()) => {
+                let record = record_of(&tx, setup, (sitting, looks)).await?;
+                tx.commit().await?;
+                Ok(Appended { record, fresh: true })
+            }
+            // What can't be written may be there already: the same entry, sent again.
+            Err(error) => {
+                tx.rollback().await?;
+                let Some(before) = tape_entry::Entity::find_by_id(new.id).one(&self.db).await? else { return Err(error) };
+                let same = before.setup_id == setup && parsed::<Entry>("entry", &before.payload)? == new.entry;
+                if same { Ok(Appended { record: self.setup(setup).await?, fresh: false }) } else { Err(StoreError::IdTaken(new.id)) }
+            }
         }
-        let sitting = sitting::Entity::find_by_id(row.sitting_id).one(&tx).await?;
-        if let Some(sitting) = sitting.filter(|s| s.deleted_at.is_some()) {
-            return Err(StoreError::Deleted { number: sitting.number });
-        }
-        let row = append_on(&tx, row, new).await?;
-        let record = record_of(&tx, &row).await?;
-        tx.commit().await?;
-        Ok(Appended { record, fresh: true })
     }
 
-    /// The last `most` items of a tape, or those before place `before`.
+    /// The last `most` items of a tape before place `before`; places are counted from 1, so `version + 1` is the end.
     ///
     /// # Errors
     /// Where the database does not answer or a line can't be read. A setup that does not exist has no items.
-    pub async fn tape(&self, setup: Uuid, before: Option<i64>, most: u64) -> Result<TapePart, StoreError> {
-        let mut query = facts(setup);
-        if let Some(before) = before {
-            query = query.filter(tape_entry::Column::Seq.lt(before));
+    pub async fn tape(&self, setup: Uuid, before: i64, most: u32) -> Result<TapePart, StoreError> {
+        let last =
+            facts(setup).filter(tape_entry::Column::Seq.lt(before)).order_by_desc(tape_entry::Column::Seq).limit(u64::from(most) + 1);
+        // Places are counted without gaps: the last ones are within a short stretch, unless much was taken back there.
+        let stretch = before.saturating_sub(2 * i64::from(most));
+        let mut rows = last.clone().filter(tape_entry::Column::Seq.gte(stretch)).all(&self.db).await?;
+        let enough = usize::try_from(most).unwrap_or(usize::MAX);
+        if rows.len() <= enough && stretch > 1 {
+            rows = last.all(&self.db).await?;
         }
-        let mut rows = query.clone().order_by_desc(tape_entry::Column::Seq).limit(most).all(&self.db).await?;
+        let earlier = rows.len() > enough;
+        rows.truncate(enough);
         rows.reverse();
-        // Only a full page can have more before it.
-        let earlier = match rows.first() {
-            Some(first) if rows.len() as u64 == most => query.filter(tape_entry::Column::Seq.lt(first.seq)).count(&self.db).await?,
-            _ => 0,
-        };
         let items = rows
             .into_iter()
             .map(|row| {
@@ -146,12 +146,6 @@ pub(crate) fn undone_of(row: &setup::Model) -> Result<Vec<Uuid>, StoreError> {
     parsed("what can be brought back", &row.undone)
 }
 
-/// The last entry that stands: what undo takes back.
-pub(crate) async fn last_standing(db: &impl ConnectionTrait, setup: Uuid) -> Result<Option<Uuid>, StoreError> {
-    let last = facts(setup).filter(tape_entry::Column::Undone.eq(false)).order_by_desc(tape_entry::Column::Seq).limit(1).one(db).await?;
-    Ok(last.map(|row| row.id))
-}
-
 async fn entries(db: &impl ConnectionTrait, setup: Uuid, until: i64) -> Result<Vec<(Uuid, Entry)>, StoreError> {
     let rows = tape_entry::Entity::find()
         .filter(tape_entry::Column::SetupId.eq(setup))
@@ -168,6 +162,22 @@ pub(crate) async fn replayed(db: &impl ConnectionTrait, setup: Uuid, until: i64)
     Ok(History::read(entries.iter().map(|(id, e)| (*id, e)))?.setup()?)
 }
 
+/// Writes an entry to one of a sitting's looks, and brings the look's row up to it.
+async fn append_to_family(
+    db: &impl ConnectionTrait,
+    setup: Uuid,
+    sitting: &sitting::Model,
+    looks: &mut [setup::Model],
+    new: &NewEntry,
+) -> Result<(), StoreError> {
+    if sitting.deleted_at.is_some() {
+        return Err(StoreError::Deleted { number: sitting.number });
+    }
+    let row = looks.iter_mut().find(|row| row.id == setup).ok_or(StoreError::NotFound { what: "setup", id: setup })?;
+    *row = append_on(db, row.clone(), new).await?;
+    Ok(())
+}
+
 /// Writes an entry behind a tape whose setup row is locked by the caller's transaction, and gives the row as it then is.
 pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new: &NewEntry) -> Result<setup::Model, StoreError> {
     if !new.entry.is_observation() && new.base != Some(row.version) {
@@ -175,7 +185,7 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         return Err(StoreError::Conflict { base, now: row.version });
     }
     let before = state_of(db, &row).await?;
-    let (after, undone) = match &new.entry {
+    let (after, standing, undone) = match &new.entry {
         Entry::Undo(back) | Entry::Redo(back) => {
             let tape = entries(db, row.id, i64::MAX).await?;
             let mut history = History::read(tape.iter().map(|(id, e)| (*id, e)))?;
@@ -183,9 +193,9 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
             let after = history.setup()?;
             let mark = tape_entry::ActiveModel { id: Set(back.of), undone: Set(matches!(new.entry, Entry::Undo(_))), ..Default::default() };
             mark.update(db).await?;
-            (after, history.undone().collect())
+            (after, history.standing().last().map(|(id, _)| *id), history.undone().collect())
         }
-        fact => (before.apply(fact)?, Vec::new()),
+        fact => (before.apply(fact)?, Some(new.id), Vec::new()),
     };
     let line = TapeLine::of(&before, &new.entry, &after, &Board::of(&after));
     let entry = tape_entry::ActiveModel {
@@ -206,11 +216,12 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
     }
     // Worked on when it happened, by a clock that can't be ahead; an entry that comes late does not set it back.
     let updated_at = new.at.min(Utc::now()).max(row.updated_at);
-    let row = setup::Model { version: row.version + 1, state: json(&after)?, undone: json(&undone)?, updated_at, ..row };
+    let row = setup::Model { version: row.version + 1, state: json(&after)?, standing, undone: json(&undone)?, updated_at, ..row };
     let change = setup::ActiveModel {
         id: Set(row.id),
         version: Set(row.version),
         state: Set(row.state.clone()),
+        standing: Set(row.standing),
         undone: Set(row.undone.clone()),
         updated_at: Set(row.updated_at),
         ..Default::default()

@@ -1151,11 +1151,8 @@ export interface components {
         };
         /** @description A stretch of a tape. */
         TapeView: {
-            /**
-             * Format: int64
-             * @description How many more stand before them.
-             */
-            earlier: number;
+            /** @description Whether more stand before them. */
+            earlier: boolean;
             /** @description In order of the tape. */
             items: components["schemas"]["TapeItemView"][];
         };

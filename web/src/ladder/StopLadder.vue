@@ -5,7 +5,7 @@ import type { Board, Entry, Lane, Mark } from '@/api/client'
 import StateSign from '@/ui/StateSign.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import { MARKS, ROLE_COLOURS } from '@/ui/marks'
-import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf, type Shape } from './geometry'
+import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf } from './geometry'
 import { FTspans } from './FTspans'
 import LadderTable from './LadderTable.vue'
 
@@ -56,12 +56,14 @@ const isRight = (lane: Lane) => ['on_target', 'removed', 'kept'].includes(lane.s
 /** A wish is dragged in tenths: the board follows while it moves, one entry is written when it is let go. */
 const dragged = ref<{ lane: string; from: number; level: number }>()
 
-function grab(event: PointerEvent, shape: Shape): void {
-  const level = board.lanes.find((l) => l.id === shape.lane)?.target?.stops
-  if (still || !shape.handle || event.button !== 0 || level === undefined) return
-  emit('choose', shape.lane)
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  dragged.value = { lane: shape.lane, from: level, level }
+function grab(event: PointerEvent, id: string): void {
+  const lane = board.lanes.find((l) => l.id === id)
+  const level = lane?.target?.stops ?? lane?.floor?.stops
+  if (still || event.button !== 0 || level === undefined) return
+  emit('choose', id)
+  // The drawing holds the pointer, not the mark: marks come and go while a wish moves.
+  ;(event.currentTarget as SVGElement).ownerSVGElement?.setPointerCapture(event.pointerId)
+  dragged.value = { lane: id, from: level, level }
 }
 
 function drag(event: PointerEvent): void {
@@ -86,7 +88,9 @@ function giveUp(): void {
 }
 
 function wish({ lane, level }: { lane: string; level: number }): Entry {
-  return lane === 'room' ? { room_wish: { keep: { level } } } : { target: { light: lane, level } }
+  if (lane !== 'room') return { target: { light: lane, level } }
+  const removes = board.lanes.some((l) => l.id === 'room' && l.floor)
+  return { room_wish: removes ? { remove: { level } } : { keep: { level } } }
 }
 </script>
 
@@ -300,13 +304,25 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
         stroke="var(--text-2)"
       />
 
+      <rect
+        v-for="(handle, i) in still ? [] : drawing.handles"
+        :key="`handle-${i}`"
+        class="cursor-ns-resize"
+        :x="handle.x"
+        :y="handle.y"
+        :width="handle.w"
+        :height="handle.h"
+        :data-handle="handle.lane"
+        fill="transparent"
+        @pointerdown="grab($event, handle.lane)"
+      />
       <g
         v-for="(shape, i) in drawing.shapes"
-        :key="`shape-${shape.lane}-${shape.form}-${i}`"
+        :key="`${shape.lane}.${shape.form}.${i}`"
         :class="[glides && !dragged ? 'glides' : '', shape.handle && !still ? 'cursor-ns-resize' : '']"
         :style="{ transform: `translate(${shape.x}px, ${shape.y}px)` }"
         :data-mark="`${shape.lane}.${shape.form}`"
-        @pointerdown="grab($event, shape)"
+        @pointerdown="shape.handle && grab($event, shape.lane)"
       >
         <rect v-if="shape.handle" x="-16" y="-16" width="32" height="32" fill="transparent" />
         <path

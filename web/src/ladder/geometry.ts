@@ -117,7 +117,13 @@ export interface Bracket {
   lines: [string, string, string, string]
 }
 
+/** Where a wish can be grabbed besides its mark: the line of a removed room, the lower end of the bracket. */
+export interface Handle extends Box {
+  lane: string
+}
+
 export interface Drawing {
+  handles: Handle[]
   shapes: Shape[]
   rules: Rule[]
   rulers: Ruler[]
@@ -156,7 +162,7 @@ export function draw(
   scale: Scale,
   ghost?: { lane: string; mark: Mark },
 ): Drawing {
-  const out: Drawing = { shapes: [], rules: [], rulers: [], texts: [], arrows: [] }
+  const out: Drawing = { handles: [], shapes: [], rules: [], rulers: [], texts: [], arrows: [] }
   const labels: Label<TextSpec>[] = []
   const obstacles: Box[] = []
   const right = boxes.reduce((all, b) => all + b.w, 0)
@@ -204,6 +210,7 @@ export function draw(
     if (lane.floor) {
       out.rules.push({ role, form: 'floor', x1: box.x + 5, x2: box.x + box.w - 5, y: y(lane.floor.stops) })
       obstacles.push({ x: box.x + 5, y: y(lane.floor.stops) - 2, w: box.w - 10, h: 8 })
+      out.handles.push({ lane: id, x: box.x + 5, y: y(lane.floor.stops) - 10, w: box.w - 10, h: 20 })
       const [first, ...rest] = lane.floor.words.split(': ')
       const floorY = y(lane.floor.stops)
       text(box, { id: `${id}.floor2`, kind: 'quiet', text: rest.join(': ') }, 6, [floorY - 11, floorY + 14], [8])
@@ -418,6 +425,7 @@ export function draw(
     if (board.ratio && key?.lane.target && fill?.lane.target) {
       const x = fill.x
       const [y1, y2] = [y(key.lane.target.stops), y(fill.lane.target.stops)]
+      out.handles.push({ lane: fill.lane.id, x: x - 10, y: y2 - 12, w: 24, h: 24 })
       const { shown, convention, stops, other } = board.ratio
       const lowest = Math.max(y1, y2)
       const xs = [0, -40, 40, -70, 70, 110, 150, 200, 260].map((off) => x - BRACKET.w / 2 + off)

@@ -23,7 +23,9 @@ export const useBoard = defineStore('board', () => {
   const notices = useNotices()
   const view = shallowRef<SetupView>()
   const scales = shallowRef<Scales>()
+  /** Items before those that come with the setup, once somebody looked for them; and whether there are more. */
   const earlier = shallowRef<TapeItem[]>([])
+  const moreEarlier = ref(false)
   /** A moment of the tape that is looked at. */
   const moment = shallowRef<{ id: string; board: Board }>()
   const draft = shallowRef<Draft>()
@@ -49,12 +51,15 @@ export const useBoard = defineStore('board', () => {
   const lane = computed(() => board.value?.lanes.find((l) => l.id === chosen.value))
   const light = computed(() => view.value?.setup.lights.find((l) => l.id === chosen.value))
   const tape = computed(() => [...earlier.value, ...(view.value?.tape.items ?? [])])
-  const moreEarlier = computed(() => (view.value?.tape.earlier ?? 0) - earlier.value.length)
 
   function show(now: SetupView): void {
     const next = now.board.next.lane
     const movedOn = view.value?.id === now.id && view.value.version !== now.version
-    if (earlier.value.length > 0 && movedOn) earlier.value = []
+    // What slid off the end of the newest part would be missing between the two.
+    if (movedOn || view.value?.id !== now.id) {
+      earlier.value = []
+      moreEarlier.value = now.tape.earlier
+    }
     view.value = now
     moment.value = undefined
     if (movedOn && Date.now() - chosenByHandAt > HELD_MS) chosen.value = next
@@ -199,6 +204,7 @@ export const useBoard = defineStore('board', () => {
         api.GET('/api/setups/{id}/tape', { params: { path: { id }, query: { before: first.seq } } }),
       )
       earlier.value = [...part.items, ...earlier.value]
+      moreEarlier.value = part.earlier
     } catch (error) {
       notices.say((error as Error).message, { warn: true })
     }

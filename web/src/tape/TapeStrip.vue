@@ -70,9 +70,9 @@ function save(): void {
       tabindex="0"
       aria-label="What happened, oldest first"
     >
-      <li v-if="board.moreEarlier > 0" class="flex shrink-0 items-center border-r border-line px-2">
+      <li v-if="board.moreEarlier" class="flex shrink-0 items-center border-r border-line px-2">
         <button type="button" class="label h-8 rounded-key px-2 text-text-2 hover:text-text" @click="board.loadEarlier">
-          {{ board.moreEarlier }} earlier
+          Earlier
         </button>
       </li>
       <li v-if="board.tape.length === 0" class="label flex items-center px-3 text-text-3">

@@ -38,10 +38,10 @@ pub struct SetupView {
 }
 
 /// Items of the tape that come with a setup.
-const RECENT: u64 = 60;
+const RECENT: u32 = 40;
 
 pub(super) async fn view(store: &Store, record: SetupRecord) -> Result<SetupView, Problem> {
-    let tape = store.tape(record.look.id, None, RECENT).await?.into();
+    let tape = store.tape(record.look.id, record.look.version + 1, RECENT).await?.into();
     let SetupRecord { sitting, look, setup, undo, redo } = record;
     let board = Board::of(&setup);
     Ok(SetupView { id: look.id, name: look.name, version: look.version, sitting: sitting.into(), setup, board, tape, undo, redo })

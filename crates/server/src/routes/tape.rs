@@ -20,8 +20,8 @@ use crate::{
 pub struct TapeView {
     /// In order of the tape.
     pub items: Vec<TapeItemView>,
-    /// How many more stand before them.
-    pub earlier: u64,
+    /// Whether more stand before them.
+    pub earlier: bool,
 }
 
 /// One item of a tape.
@@ -105,7 +105,7 @@ pub struct Before {
 ))]
 #[get("/setups/{id}/tape")]
 pub async fn earlier(store: web::Data<Store>, id: Id, part: web::Query<Before>) -> Result<web::Json<TapeView>, Problem> {
-    Ok(web::Json(store.tape(id.0, Some(part.before), 200).await?.into()))
+    Ok(web::Json(store.tape(id.0, part.before, 200).await?.into()))
 }
 
 /// The board as it was right after an entry.

@@ -19,6 +19,7 @@ create table setup (
     name text not null check (length(name) between 1 and 60),
     version bigint not null default 0 check (version >= 0),
     state jsonb not null,
+    standing uuid,
     undone jsonb not null default '[]',
     created_at timestamptz not null default now(),
     updated_at timestamptz not null default now(),

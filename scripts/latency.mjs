@@ -1,0 +1,49 @@
+// Latency of the API on loopback: median and 99th percentile over 2,000 requests each, one after the other.
+// usage: INK_LAMP_DATABASE_URL=… node scripts/latency.mjs target/debug/ink-lamp
+import { spawn } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+
+const REQUESTS = 2000
+const env = { ...process.env, INK_LAMP_PORT: '0', INK_LAMP_LOG: 'json' }
+const server = spawn(process.argv[2], ['serve'], { env, stdio: ['ignore', 'pipe', 'ignore'] })
+server.on('exit', (code) => code && (console.error(`the server ended with ${code}`), process.exit(1)))
+const url = await new Promise((ready) => {
+  server.stdout.on('data', (text) => ready(/http:\/\/[\d.:]+/.exec(text.toString())[0]))
+})
+
+async function call(method, path, body) {
+  const init = body && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
+  const began = performance.now()
+  const response = await fetch(`${url}/api${path}`, { method, ...init })
+  const text = await response.text()
+  const took = performance.now() - began
+  if (!response.ok) throw new Error(`${response.status} ${text}`)
+  return { took, text }
+}
+
+async function measure(name, request) {
+  for (let n = 0; n < 50; n++) await request(n)
+  const times = []
+  for (let n = 0; n < REQUESTS; n++) times.push((await request(n)).took)
+  times.sort((a, b) => a - b)
+  const at = (share) => times[Math.ceil(share * times.length) - 1].toFixed(2)
+  console.log(`${name}: median ${at(0.5)} ms, 99th percentile ${at(0.99)} ms, most ${at(1)} ms (${REQUESTS} requests)`)
+}
+
+const look = randomUUID()
+await call('POST', '/sittings', { id: randomUUID(), name: 'Bench', look: { id: look, name: 'Look 1' } })
+const write = (entry, base) => call('POST', `/setups/${look}/entries`, { id: randomUUID(), base, at: new Date().toISOString(), entry })
+const scale = { fractions: { lowest: 256, step: 'tenths' } }
+await write({ camera: { aperture: '8', shutter: '1/160', iso: '100' } }, 0)
+await write({ ratio: { target: { ratio: 3, convention: 'lit_shadow', anchor: 'lit_side' } } }, 1)
+const lights = ['key', 'fill', 'rim', 'ground', 'hair', 'rim-2', 'ground-2', 'key-2']
+for (const [n, light] of lights.entries()) {
+  await write({ light: { light, role: light.split('-')[0], unit: { name: 'Taper 400', scale }, dial: '1/8', distance: 1.5 } }, n + 2)
+}
+
+await measure('POST entry', (n) => write({ reading: { of: lights[n % 8], shows: `5.6 ${n % 10}` } }))
+await measure('GET board', () => call('GET', `/setups/${look}`))
+const { text } = await call('GET', `/setups/${look}`)
+const { setup } = JSON.parse(text)
+await measure('POST draft', (n) => call('POST', '/draft', { setup, entry: { reading: { of: 'fill', shows: `4 ${n % 10}` } } }))
+server.kill('SIGTERM')

@@ -64,13 +64,14 @@ test('a sitting is begun, renamed, copied as a start, deleted and brought back',
 })
 
 test('a sitting is found by its name', async ({ page, app }) => {
-  await app.begin('Sail maker of old')
+  const look = await app.begin('Chandler of old')
+  await app.write(look, { room_wish: { keep: { level: -1.5 } } })
   await page.goto('/')
   await expect(page.getByRole('table')).toBeVisible()
   await page.keyboard.press('/')
-  await page.keyboard.type('bookb')
+  await page.keyboard.type('chand')
   await expect(page.getByRole('row')).toHaveCount(2)
-  await expect(page.getByRole('row', { name: /Bookbinder/ })).toContainText('kept at −1.5')
+  await expect(page.getByRole('row', { name: /Chandler of old/ })).toContainText('Look 1')
   await page.keyboard.press('Escape')
   await page.keyboard.type('nobody at all')
   await expect(page.getByText('No sitting is called that.')).toBeVisible()

@@ -21,9 +21,9 @@ async function collisions(page: import('@playwright/test').Page): Promise<string
   })
 }
 
-/** A small fixed-seed generator: the same crowded ladders every time. */
-function* numbers(seed: number): Generator<number> {
-  for (let s = seed; ;) {
+/** Numbers that look random and are the same every time, so that the ladders are crowded alike. */
+function* numbers(first: number): Generator<number> {
+  for (let s = first; ;) {
     s = (Math.imul(s, 1664525) + 1013904223) >>> 0
     yield s / 2 ** 32
   }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useId } from 'vue'
 import type { Role, Summary } from '@/api/client'
 import { MARKS, ROLE_COLOURS } from '@/ui/marks'
+import ZonePatterns from './ZonePatterns.vue'
 
 /** The ladder laid flat, in three tracks: a setup is known by its pattern. */
 const {
@@ -41,21 +42,12 @@ const ties = computed(() =>
       return read ? [{ role: wish.role, x1: x(wish.stops), x2: x(read.stops), y: y(wish.role) }] : []
     }),
 )
-const id = `flat-${Math.random().toString(36).slice(2)}`
+const id = useId()
 </script>
 
 <template>
   <svg :width="width" :height="height + (scale ? 16 : 0)" role="img" :aria-label="summary.words">
-    <defs>
-      <pattern :id="`${id}-clip`" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <rect width="7" height="7" fill="var(--zone-hi)" />
-        <path d="M0 0v7" stroke="var(--zone-hi-l)" stroke-width="1.600" />
-      </pattern>
-      <pattern :id="`${id}-black`" width="6" height="6" patternUnits="userSpaceOnUse">
-        <rect width="6" height="6" fill="var(--zone-lo)" />
-        <circle cx="1.500" cy="1.500" r="0.800" fill="var(--zone-lo-l)" />
-      </pattern>
-    </defs>
+    <ZonePatterns :id="id" />
     <rect :width="x(ends.black)" :height="height" :fill="`url(#${id}-black)`" />
     <rect :x="x(ends.clip)" :width="width - x(ends.clip)" :height="height" :fill="`url(#${id}-clip)`" />
     <path :d="stops.map((s) => `M${x(s)} 0V${height}`).join('')" stroke="var(--line)" shape-rendering="crispEdges" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useDebounceFn, useElementSize } from '@vueuse/core'
+import { useDebounceFn, useElementSize, useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Board, Entry, Lane, Mark } from '@/api/client'
 import StateSign from '@/ui/StateSign.vue'
@@ -8,6 +8,7 @@ import { MARKS, ROLE_COLOURS } from '@/ui/marks'
 import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf } from './geometry'
 import { FTspans } from './FTspans'
 import LadderTable from './LadderTable.vue'
+import ZonePatterns from './ZonePatterns.vue'
 
 /** The stop ladder: the order of the work is its head, every light stands on one scale of stops, what is dialled is its foot. */
 const {
@@ -87,6 +88,9 @@ function giveUp(): void {
   emit('drop')
 }
 
+// Whatever has focus: a drag is given up by hand and by key alike.
+useEventListener(window, 'keydown', (event) => event.key === 'Escape' && giveUp(), { capture: true })
+
 function wish({ lane, level }: { lane: string; level: number }): Entry {
   if (lane !== 'room') return { target: { light: lane, level } }
   const removes = board.lanes.some((l) => l.id === 'room' && l.floor)
@@ -99,7 +103,6 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
     ref="frame"
     class="card relative overflow-x-auto overflow-y-hidden [scrollbar-width:thin]"
     aria-label="Stop ladder"
-    @keydown.esc="giveUp"
   >
     <!-- The chosen lane, through head, scale and foot. -->
     <template v-for="box in boxes" :key="box.lane.id">
@@ -151,23 +154,14 @@ function wish({ lane, level }: { lane: string; level: number }): Entry {
       @pointerup="letGo"
       @pointercancel="giveUp"
     >
-      <defs>
-        <pattern id="clip-hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="7" height="7" fill="var(--zone-hi)" />
-          <path d="M0 0v7" stroke="var(--zone-hi-l)" stroke-width="1.600" />
-        </pattern>
-        <pattern id="black-dots" width="6" height="6" patternUnits="userSpaceOnUse">
-          <rect width="6" height="6" fill="var(--zone-lo)" />
-          <circle cx="1.500" cy="1.500" r="0.800" fill="var(--zone-lo-l)" />
-        </pattern>
-      </defs>
+      <ZonePatterns id="ladder" />
 
-      <rect :width="inner" :height="scale.y(board.ladder.clip)" fill="url(#clip-hatch)" />
+      <rect :width="inner" :height="scale.y(board.ladder.clip)" fill="url(#ladder-clip)" />
       <rect
         :y="scale.y(board.ladder.black)"
         :width="inner"
         :height="body - scale.y(board.ladder.black)"
-        fill="url(#black-dots)"
+        fill="url(#ladder-black)"
       />
       <path
         :d="`M0 ${scale.y(board.ladder.clip)}H${inner}M0 ${scale.y(board.ladder.black)}H${inner}`"

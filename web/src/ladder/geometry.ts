@@ -302,13 +302,15 @@ export function draw(
         beyond: beyond(mark.stops),
         lane: id,
       })
-      text(
-        box,
-        { id: `${id}.ghost`, kind: 'target', text: mark.shown },
-        0,
-        [y(mark.stops), y(mark.stops) - 12, y(mark.stops) + 12],
-        [box.w - 38],
-      )
+      // The same number as the reading's own says nothing new.
+      if (mark.shown !== reading?.shown)
+        text(
+          box,
+          { id: `${id}.ghost`, kind: 'target', text: mark.shown },
+          0,
+          [y(mark.stops), y(mark.stops) - 12, y(mark.stops) + 12],
+          [box.w - 38],
+        )
     }
   }
 

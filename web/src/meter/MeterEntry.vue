@@ -50,21 +50,23 @@ const echo = computed(() => (entry.value && !board.draftInFull ? board.draft?.ec
 
 let logging = false
 
-async function log(): Promise<void> {
+function log(): void {
   const now = entry.value
   if (!now || logging) return
-  // What is not understood stays in the field: nothing typed is lost.
   logging = true
-  const refused = await board.check(now)
-  logging = false
-  if (refused) {
-    board.draftRefused = refused
-    tried.value = true
-    return
-  }
-  typed.value = ''
-  board.write(now)
-  focus()
+  void board.inTurn(async () => {
+    // What is not understood stays in the field: nothing typed is lost.
+    const refused = await board.check(now)
+    logging = false
+    if (refused) {
+      board.draftRefused = refused
+      tried.value = true
+      return
+    }
+    typed.value = ''
+    board.write(now)
+    focus()
+  })
 }
 
 function focus(): void {

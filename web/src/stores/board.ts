@@ -1,4 +1,4 @@
-import { useEventListener } from '@vueuse/core'
+import { until, useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import {
@@ -114,15 +114,32 @@ export const useBoard = defineStore('board', () => {
     outbox.add(now.id, now.version, entry)
   }
 
-  function undo(): void {
-    const of = view.value?.undo
-    if (of) write({ undo: { of } })
+  /** What is being done, one thing after the other: a key that is pressed fast must not overtake the reading before it. */
+  let turn: Promise<unknown> = Promise.resolve()
+  const acting = ref(0)
+  const busyWriting = computed(() => acting.value > 0 || outbox.waiting.value > 0)
+
+  function inTurn(act: () => Promise<void> | void): Promise<void> {
+    acting.value += 1
+    const mine = turn.then(act).finally(() => (acting.value -= 1))
+    turn = mine.catch(() => undefined)
+    return mine
   }
 
-  function redo(): void {
-    const of = view.value?.redo
-    if (of) write({ redo: { of } })
+  function back(kind: 'undo' | 'redo'): Promise<void> {
+    if (outbox.outOfReach.value) {
+      notices.say(`The server is out of reach: ${kind} when it is back.`)
+      return Promise.resolve()
+    }
+    return inTurn(async () => {
+      await until(outbox.waiting).toBe(0)
+      const of = view.value?.[kind]
+      if (of) write(kind === 'undo' ? { undo: { of } } : { redo: { of } })
+      await until(outbox.waiting).toBe(0)
+    })
   }
+  const undo = () => back('undo')
+  const redo = () => back('redo')
 
   /** Asks what an entry would do. Only the answer to the last question counts; while one is asked, the newest one waits. */
   let asked = 0
@@ -227,6 +244,8 @@ export const useBoard = defineStore('board', () => {
     failed,
     chosen,
     waiting: outbox.waiting,
+    busyWriting,
+    inTurn,
     outOfReach: outbox.outOfReach,
     open,
     show,

@@ -9,8 +9,11 @@ export interface Stroke {
   entry?: string
 }
 
-/** Keys that open nothing and belong to nothing that has focus. The handler says whether it took the stroke. */
-export function useKeys(take: (stroke: Stroke) => boolean): void {
+/**
+ * Keys that belong to nothing that has focus. The theme and the help have theirs on every view; the handler says whether it took
+ * another one.
+ */
+export function useKeys(help: () => void, take: (stroke: Stroke) => boolean): void {
   const preferences = usePreferences()
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.isComposing) return
@@ -24,7 +27,9 @@ export function useKeys(take: (stroke: Stroke) => boolean): void {
     const digit = event.altKey ? /^Digit(\d)$/.exec(event.code)?.[1] : undefined
     const key = digit ?? event.key
     if (key.length === 1 && !event.altKey && !preferences.singleKeys && !/[\d]/.test(key)) return
-    if (take({ key, alt: event.altKey, shift: event.shiftKey, entry: isEntry ? input?.value : undefined }))
-      event.preventDefault()
+    if (key.toLowerCase() === 't' && !event.altKey) preferences.toggleTheme()
+    else if (key === '?') help()
+    else if (!take({ key, alt: event.altKey, shift: event.shiftKey, entry: isEntry ? input?.value : undefined })) return
+    event.preventDefault()
   })
 }

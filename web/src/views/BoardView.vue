@@ -12,7 +12,6 @@ import NextMove from '@/moves/NextMove.vue'
 import RatioCard from '@/ratio/RatioCard.vue'
 import RoomCard from '@/room/RoomCard.vue'
 import { useBoard } from '@/stores/board'
-import { usePreferences } from '@/stores/preferences'
 import { raised } from '@/stores/wishes'
 import TapeStrip from '@/tape/TapeStrip.vue'
 import AppBar from '@/ui/AppBar.vue'
@@ -25,7 +24,6 @@ import { useKeys, type Stroke } from '@/ui/keys'
 const { id } = defineProps<{ id: string }>()
 const router = useRouter()
 const board = useBoard()
-const preferences = usePreferences()
 const entry = useTemplateRef('entry')
 const typed = ref('')
 const keysOpen = ref(false)
@@ -58,7 +56,8 @@ watch(
 
 function done(): void {
   const action = board.view?.board.next.action
-  if (!action || still.value) return
+  // A move that nobody has seen yet is not done by a key that was pressed for the one before.
+  if (!action || still.value || board.busyWriting) return
   const { kind } = board.view?.board.next ?? {}
   board.write(action.entry)
   if (kind !== 'shoot') entry.value?.focus()
@@ -66,7 +65,7 @@ function done(): void {
 
 const NAMED: Record<string, string> = { r: 'room', k: 'key', f: 'fill', i: 'rim', g: 'ground', h: 'hair', w: 'whole' }
 
-useKeys((stroke) => command(stroke))
+useKeys(() => (keysOpen.value = true), command)
 
 function command({ key, alt, shift, entry: text }: Stroke): boolean {
   const now = board.view
@@ -92,17 +91,10 @@ function command({ key, alt, shift, entry: text }: Stroke): boolean {
       done()
       return true
     case 'z':
-      if (shift) board.redo()
-      else board.undo()
+      void (shift ? board.redo() : board.undo())
       return true
     case 'o':
       board.write(now.board.room.kept ? now.board.room.remove : now.board.room.keep)
-      return true
-    case 't':
-      preferences.toggleTheme()
-      return true
-    case '?':
-      keysOpen.value = true
       return true
     case 'escape':
       void board.lookAt(undefined)

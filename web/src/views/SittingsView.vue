@@ -6,7 +6,6 @@ import { useRouter } from 'vue-router'
 import { answered, api, type SittingInList } from '@/api/client'
 import FlatLadder from '@/ladder/FlatLadder.vue'
 import { useNotices } from '@/stores/notices'
-import { usePreferences } from '@/stores/preferences'
 import AppBar from '@/ui/AppBar.vue'
 import FNumber from '@/ui/FNumber.vue'
 import KeyCap from '@/ui/KeyCap.vue'
@@ -17,12 +16,11 @@ import RoleMark from '@/ui/RoleMark.vue'
 import StateSign from '@/ui/StateSign.vue'
 import WordLine from '@/ui/WordLine.vue'
 import SittingMenu from './SittingMenu.vue'
-import { useKeys } from '@/ui/keys'
+import { useKeys, type Stroke } from '@/ui/keys'
 
 /** All sittings: the one worked on last first, with its next move; each row known by its pattern. */
 const router = useRouter()
 const notices = useNotices()
-const preferences = usePreferences()
 const list = shallowRef<SittingInList[]>()
 const failed = ref<string>()
 const find = ref('')
@@ -54,8 +52,10 @@ watch(find, useDebounceFn(load, 150))
 watch(deleted, load)
 document.title = 'Sittings · Ink Lamp'
 
-useKeys(({ key, entry, alt }) => {
-  if (entry !== undefined || alt) return false
+useKeys(() => (keysOpen.value = true), openOrFind)
+
+function openOrFind({ key, alt }: Stroke): boolean {
+  if (alt) return false
   switch (key.toLowerCase()) {
     case '/':
       findField.value?.focus()
@@ -63,16 +63,10 @@ useKeys(({ key, entry, alt }) => {
     case 'n':
       naming.value = { is: 'new' }
       return true
-    case 't':
-      preferences.toggleTheme()
-      return true
-    case '?':
-      keysOpen.value = true
-      return true
     default:
       return false
   }
-})
+}
 
 const toBoard = (row: SittingInList) => ({ name: 'board', params: { id: row.last.id } })
 

@@ -249,6 +249,24 @@ test('the line of the room and the end of the bracket are dragged too', async ({
   expect((await app.api(`/setups/${look}`)).version).toBe(version)
 })
 
+test('a drag that is given up is not shown any longer', async ({ page, app, board }) => {
+  const look = await underWay(app, 'Cooper')
+  await board(look)
+  const { version } = await app.api(`/setups/${look}`)
+  const box = await page.locator('[data-mark="fill.hollow"]').boundingBox()
+  if (!box) throw new Error('no target')
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  const ratio = page.getByRole('group', { name: 'Ratio', exact: true })
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x, y + 40, { steps: 3 })
+  await expect(ratio).not.toContainText('3 : 1')
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
+  await expect(ratio).toContainText('3 : 1')
+  expect((await app.api(`/setups/${look}`)).version).toBe(version)
+})
+
 test('notes and frames go to the tape in words', async ({ page, app, board }) => {
   const look = await underWay(app, 'Lamp trimmer')
   await board(look)

@@ -46,8 +46,6 @@ pub struct TapeItem {
     pub id: Uuid,
     /// Place on the tape, from 1.
     pub seq: i64,
-    /// Kind of entry.
-    pub kind: String,
     /// When it happened.
     pub at: DateTime<Utc>,
     /// Taken back by a later entry.
@@ -73,7 +71,9 @@ impl Store {
     /// [`StoreError::IdTaken`], [`StoreError::NotFound`], [`StoreError::Deleted`], or where the database does not answer.
     pub async fn append(&self, setup: Uuid, new: &NewEntry) -> Result<Appended, StoreError> {
         let tx = self.db.begin().await?;
-        let locked = setup::Entity::find_by_id(setup).lock_exclusive().one(&tx).await?;
+        // Only locked here: the row itself comes with its family, once no other writer can change it.
+        let id = setup::Entity::find_by_id(setup).select_only().column(setup::Column::Id);
+        let locked: Option<Uuid> = id.lock_exclusive().into_tuple().one(&tx).await?;
         locked.ok_or(StoreError::NotFound { what: "setup", id: setup })?;
         let (sitting, mut looks) = with_family(&tx, setup).await?;
         match append_to_family(&tx, setup, &sitting, &mut looks, new).await {
@@ -113,7 +113,7 @@ impl Store {
             .into_iter()
             .map(|row| {
                 let line = parsed("tape line", &row.line)?;
-                Ok(TapeItem { id: row.id, seq: row.seq, kind: row.kind, at: row.at, undone: row.undone, line })
+                Ok(TapeItem { id: row.id, seq: row.seq, at: row.at, undone: row.undone, line })
             })
             .collect::<Result<_, StoreError>>()?;
         Ok(TapePart { items, earlier })

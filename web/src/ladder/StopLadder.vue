@@ -2,6 +2,7 @@
 import { useDebounceFn, useElementSize, useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Board, Entry, Lane, Mark } from '@/api/client'
+import { wishAt } from '@/stores/wishes'
 import StateSign from '@/ui/StateSign.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import { MARKS, ROLE_COLOURS } from '@/ui/marks'
@@ -73,13 +74,16 @@ function drag(event: PointerEvent): void {
   const level = Math.round(scale.value.stops(event.clientY - top) * 10) / 10
   if (level === dragged.value.level) return
   dragged.value = { ...dragged.value, level }
-  emit('draft', wish(dragged.value))
+  write('draft', dragged.value)
 }
 
 function letGo(): void {
   const last = dragged.value
   dragged.value = undefined
-  if (last && last.level !== last.from) emit('write', wish(last))
+  if (!last) return
+  // Brought back to where it was: nothing is written, and what was shown on the way goes.
+  if (last.level === last.from) emit('drop')
+  else write('write', last)
 }
 
 function giveUp(): void {
@@ -91,10 +95,11 @@ function giveUp(): void {
 // Whatever has focus: a drag is given up by hand and by key alike.
 useEventListener(window, 'keydown', (event) => event.key === 'Escape' && giveUp(), { capture: true })
 
-function wish({ lane, level }: { lane: string; level: number }): Entry {
-  if (lane !== 'room') return { target: { light: lane, level } }
-  const removes = board.lanes.some((l) => l.id === 'room' && l.floor)
-  return { room_wish: removes ? { remove: { level } } : { keep: { level } } }
+function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; level: number }): void {
+  const lane = board.lanes.find((l) => l.id === id)
+  if (!lane) return
+  if (how === 'draft') emit('draft', wishAt(lane, level))
+  else emit('write', wishAt(lane, level))
 }
 </script>
 
@@ -445,8 +450,7 @@ svg text {
   fill: var(--text-2);
 }
 
-.texts .quiet,
-.texts .words {
+.texts .quiet {
   fill: var(--text-3);
 }
 

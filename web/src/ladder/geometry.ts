@@ -70,7 +70,7 @@ export function laneBoxes(board: Board, width: number): LaneBox[] {
   })
 }
 
-export type TextKind = 'value' | 'target' | 'quiet' | 'gap' | 'words' | 'zone'
+export type TextKind = 'value' | 'target' | 'quiet' | 'gap' | 'zone'
 
 export interface TextSpec {
   id: string
@@ -139,7 +139,6 @@ const SIZES: Record<TextKind, { size: number; bold: boolean; h: number }> = {
   target: { size: 13, bold: true, h: 14 },
   quiet: { size: 12, bold: false, h: 13 },
   gap: { size: 16, bold: true, h: 17 },
-  words: { size: 12, bold: false, h: 13 },
   zone: { size: 12, bold: false, h: 14 },
 }
 

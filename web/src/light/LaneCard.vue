@@ -5,6 +5,7 @@ import { raised } from '@/stores/wishes'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import StepField from '@/ui/StepField.vue'
+import { abbreviated, inUnit } from './distance'
 import LightDialog from './LightDialog.vue'
 
 /** The chosen lane: a light's unit, dial and wish; a frame's log; and what is worth knowing. */
@@ -16,12 +17,8 @@ const lane = computed(() => board.lane)
 const light = computed(() => board.light)
 const where = computed(() => {
   const distance = light.value?.distance
-  const told =
-    distance == null
-      ? undefined
-      : board.board?.length === 'feet'
-        ? `${(distance / 0.3048).toFixed(1)} ft`
-        : `${distance.toFixed(2)} m`
+  const unit = board.board?.length ?? 'metres'
+  const told = distance == null ? undefined : `${inUnit(distance, unit)} ${abbreviated(unit)}`
   return [light.value?.modifier, told].filter(Boolean).join(' · ')
 })
 /** The chosen lane's first: it never blocks, it only says. */

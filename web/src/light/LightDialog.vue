@@ -6,6 +6,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
 import TextField from '@/ui/TextField.vue'
+import { abbreviated, inUnit, toMetres } from './distance'
 import { formOf, KINDS, number, ofKind, STEPS, unitOf, type UnitForm } from './unit'
 
 /** Which unit a light is, how its dial is written and set, what is on it and how far it stands. */
@@ -21,17 +22,14 @@ const ROLES: { value: LampRole; words: string }[] = [
   { value: 'hair', words: 'Hair' },
   { value: 'ground', words: 'Ground' },
 ]
-const FOOT = 0.3048
 
 const before = adding ? undefined : light
-const inFeet = board.board?.length === 'feet'
+const length = board.board?.length ?? 'metres'
 const role = ref<LampRole>((before?.role as LampRole | undefined) ?? 'hair')
 const form = ref<UnitForm>(formOf(before?.unit))
 const dial = ref(before ? (board.lane?.dial?.now ?? '') : '')
 const modifier = ref(before?.modifier ?? '')
-const distance = ref(
-  before?.distance == null ? '' : inFeet ? (before.distance / FOOT).toFixed(1) : before.distance.toFixed(2),
-)
+const distance = ref(before?.distance == null ? '' : inUnit(before.distance, length))
 const refused = shallowRef<Refused>()
 const known = shallowRef<Unit[]>([])
 const wrong = (field: string) => (refused.value?.isAt(field) ? refused.value.problem.detail : undefined)
@@ -69,7 +67,6 @@ function newId(): string {
 }
 
 function entry(): Entry {
-  const metres = distance.value.trim() ? number(distance.value) * (inFeet ? FOOT : 1) : undefined
   const unit = unitOf(form.value)
   return {
     light: {
@@ -78,7 +75,7 @@ function entry(): Entry {
       unit,
       dial: unit && dial.value.trim() ? dial.value.trim() : undefined,
       modifier: modifier.value.trim() || undefined,
-      distance: metres === undefined ? undefined : Math.round(metres * 1000) / 1000,
+      distance: distance.value.trim() ? toMetres(number(distance.value), length) : undefined,
     },
   }
 }
@@ -176,7 +173,7 @@ function remove(): void {
       <TextField
         v-model="distance"
         label="Distance"
-        :suffix="inFeet ? 'ft' : 'm'"
+        :suffix="abbreviated(length)"
         class="col-span-2"
         hint="To what it lights"
         :wrong="wrong('distance')"

@@ -5,15 +5,19 @@ export const USUAL_RATIO: RatioSpec = { ratio: 3, convention: 'lit_shadow', anch
 
 const tenths = (stops: number) => Math.round(stops * 10) / 10
 
+/** The entry that puts a lane's wish at a level: the line of a removed room, the level of a kept one, the target of a light. */
+export function wishAt(lane: Lane, level: number): Entry {
+  if (lane.kind !== 'room') return { target: { light: lane.id, level } }
+  return { room_wish: lane.floor ? { remove: { level } } : { keep: { level } } }
+}
+
 /** The entry that raises a lane's wish by some stops. Key and fill without one begin with the usual ratio, others on the exposure. */
 export function raised(lane: Lane, by: number): Entry {
-  if (lane.kind === 'room') {
-    if (lane.floor) return { room_wish: { remove: { level: tenths(lane.floor.stops + by) } } }
-    return { room_wish: { keep: { level: tenths((lane.target?.stops ?? -1.5) + by) } } }
-  }
-  if (lane.target) return { target: { light: lane.id, level: tenths(lane.target.stops + by) } }
+  const now = lane.floor?.stops ?? lane.target?.stops
+  if (now !== undefined) return wishAt(lane, tenths(now + by))
+  if (lane.kind === 'room') return wishAt(lane, tenths(-1.5 + by))
   if (lane.role === 'key' || lane.role === 'fill') return { ratio: { target: USUAL_RATIO } }
-  return { target: { light: lane.id, level: 0 } }
+  return wishAt(lane, 0)
 }
 
 /** The entry that changes the ratio by some tenths. */

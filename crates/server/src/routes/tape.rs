@@ -41,7 +41,7 @@ pub struct TapeItemView {
 
 impl From<TapePart> for TapeView {
     fn from(part: TapePart) -> Self {
-        let item = |TapeItem { id, seq, at, undone, line, .. }| TapeItemView { id, seq, at, undone, line };
+        let item = |TapeItem { id, seq, at, undone, line }| TapeItemView { id, seq, at, undone, line };
         Self { items: part.items.into_iter().map(item).collect(), earlier: part.earlier }
     }
 }

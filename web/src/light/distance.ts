@@ -1,0 +1,15 @@
+import type { Board } from '@/api/client'
+
+type LengthUnit = Board['length']
+const FOOT = 0.3048
+
+/** How a unit of length is written behind a number. */
+export const abbreviated = (unit: LengthUnit): string => (unit === 'feet' ? 'ft' : 'm')
+
+/** A distance in metres as the number that is told in a unit. */
+export const inUnit = (metres: number, unit: LengthUnit): string =>
+  unit === 'feet' ? (metres / FOOT).toFixed(1) : metres.toFixed(2)
+
+/** A number in a unit as metres, to the millimetre. */
+export const toMetres = (number: number, unit: LengthUnit): number =>
+  Math.round(number * (unit === 'feet' ? FOOT : 1) * 1000) / 1000

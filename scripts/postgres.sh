@@ -107,7 +107,7 @@ pg_start() {
     local port settings
     port="$(pg_free_port)"; echo "$port" >"$pg_folder/port"
     pg_alive || pg_as rm -f "$pg_data/postmaster.pid"
-    settings="-p $port -c listen_addresses=127.0.0.1 -k '' -c max_connections=60 -c timezone=UTC"
+    settings="-p $port -c listen_addresses=127.0.0.1 -k '' -c max_connections=200 -c timezone=UTC"
     [ "$pg_mode" = kept ] || settings="$settings -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
     # The server must not hold our lock, nor a caller's pipe: whoever waits for its end would wait for ever.
     (

@@ -10,7 +10,17 @@ export class App {
   url = ''
   private child?: ChildProcess
 
-  private constructor(private readonly database: string) {}
+  private constructor(
+    readonly database: string,
+    private readonly more: Record<string, string> = {},
+  ) {}
+
+  /** Another server on the same database. */
+  async another(more: Record<string, string> = {}): Promise<App> {
+    const app = new App(this.database, more)
+    await app.serve()
+    return app
+  }
 
   static async start(): Promise<App> {
     const cluster = process.env.INK_LAMP_TEST_DATABASE_URL
@@ -25,7 +35,13 @@ export class App {
   /** Starts the server; on a second call where the first one was, so that open pages find it again. */
   async serve(): Promise<void> {
     const port = this.url ? new URL(this.url).port : '0'
-    const env = { ...process.env, INK_LAMP_DATABASE_URL: this.database, INK_LAMP_PORT: port, INK_LAMP_LOG: 'json' }
+    const env = {
+      ...process.env,
+      INK_LAMP_DATABASE_URL: this.database,
+      INK_LAMP_PORT: port,
+      INK_LAMP_LOG: 'json',
+      ...this.more,
+    }
     const child = spawn(BINARY, ['serve', '--demo'], { env, stdio: ['ignore', 'pipe', 'ignore'] })
     this.child = child
     this.url = await new Promise<string>((ready, failed) => {
@@ -82,6 +98,12 @@ export async function underWay(app: App, name: string): Promise<string> {
   return look
 }
 
+/** Chooses from a list that opens. */
+export async function choose(page: Page, label: string | RegExp, option: string): Promise<void> {
+  await page.getByRole('button', { name: label }).first().click()
+  await page.getByRole('option', { name: option, exact: true }).click()
+}
+
 /** A lane's head on the ladder. */
 export const lane = (page: Page, name: string) =>
   page.getByRole('toolbar', { name: 'Lanes' }).getByRole('button', { name: new RegExp(`^${name}`) })
@@ -101,7 +123,10 @@ export const test = base.extend<{ board: (look: string) => Promise<Page> }, { ap
     const faults: string[] = []
     page.on('pageerror', (error) => faults.push(error.message))
     page.on('console', (message) => {
-      const expected = /status of 4(04|09|22)|ERR_CONNECTION_REFUSED/.test(message.text())
+      const expected =
+        /status of 4(00|04|09|13|22)|ERR_CONNECTION_REFUSED|ERR_INTERNET_DISCONNECTED|ERR_INCOMPLETE_CHUNKED|ERR_NETWORK_CHANGED/.test(
+          message.text(),
+        )
       if (['error', 'warning'].includes(message.type()) && !expected) faults.push(message.text())
     })
     await use(page)

@@ -28,6 +28,35 @@ for (const theme of ['ink', 'paper'] as const) {
       expect(await scan(page)).toEqual([])
     })
 
+    test('the kit can be used by everyone', async ({ page }) => {
+      await page.goto('/kit')
+      await page.getByRole('button', { name: /^Taper 400/ }).click()
+      await expect(page.getByText('What readings taught')).toBeVisible()
+      expect(await scan(page)).toEqual([])
+      await page.keyboard.press('n')
+      await expect(page.getByRole('heading', { name: 'A new strobe' })).toBeVisible()
+      expect(await scan(page)).toEqual([])
+    })
+
+    test('eight lights, ways of working and the way to the phone can be used by everyone', async ({ page, board }) => {
+      await board('0199a100-0000-7000-9008-000000000000')
+      expect(await scan(page)).toEqual([])
+      await page.getByRole('button', { name: /^How it is read/ }).click()
+      expect(await scan(page)).toEqual([])
+      await page.keyboard.press('Escape')
+      const menu = async () => {
+        await page.getByRole('button', { name: /^Sitting/ }).click()
+        await page.getByRole('menuitem', { name: /Ways of working/ }).click()
+      }
+      for (const item of [menu, () => page.getByRole('button', { name: 'Phone' }).click()]) {
+        await item()
+        await expect(page.getByRole('dialog')).toBeVisible()
+        expect(await scan(page)).toEqual([])
+        await page.keyboard.press('Escape')
+        await expect(page.getByRole('dialog')).toHaveCount(0)
+      }
+    })
+
     test('the board can be used by everyone, with its dialogs', async ({ page, app, board }) => {
       const look = await underWay(app, `Access ${theme}`)
       await app.write(look, { reading: { of: 'fill', shows: '5.6 1', iso: '200' } })
@@ -76,7 +105,7 @@ test('at 200 % text and on a narrow page the board is one column, and nothing is
   app,
   board,
 }) => {
-  await page.setViewportSize({ width: 640, height: 800 })
+  await page.setViewportSize({ width: 640, height: 400 })
   await board(await underWay(app, 'Narrow'))
   for (const name of ['Stop ladder', 'Meter entry', 'Camera', 'Room', 'Ratio', 'Chosen lane', 'Tape']) {
     await expect(page.getByRole('region', { name, exact: true })).toBeVisible()

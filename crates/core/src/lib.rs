@@ -4,7 +4,10 @@
 //!
 //! - [`scale`]: stops, apertures, shutter times, ISO, EV, tones, and the meter's notation;
 //! - [`meter`]: what a reading means at other camera settings, and sums of lights;
-//! - [`strobe`]: a unit's power scale and the numbers on its own dial;
+//! - [`strobe`]: a unit's power scale and the numbers on its own dial, guide numbers, energy;
+//! - [`shape`]: modifiers, grids, gels, filters, and how their light falls off;
+//! - [`kit`]: every piece of equipment, and the document that carries a kit;
+//! - [`likely`]: what a light will likely read, and what readings teach of it;
 //! - [`ratio`]: both ratio conventions and both anchors;
 //! - [`ambient`]: what the room's light does at an exposure;
 //! - [`setup`]: everything as it now stands, and the entries that change it;
@@ -15,11 +18,15 @@
 
 pub mod ambient;
 pub mod board;
+pub mod kit;
+pub mod likely;
 pub mod meter;
+mod quantity;
 pub mod ratio;
 mod refusal;
 pub mod scale;
 pub mod setup;
+pub mod shape;
 pub mod strobe;
 pub mod words;
 

@@ -25,8 +25,28 @@ fn scale() -> impl Strategy<Value = Value> {
 fn reading() -> impl Strategy<Value = Value> {
     let of = prop_oneof![Just("room"), Just("whole"), prop::sample::select(&LIGHTS[..])];
     let number = prop::sample::select(&["0.7", "1", "1.4", "2", "2.8", "4", "5.6", "8", "11", "16", "22", "45"][..]);
-    (of, number, 0..10u8, prop::option::of(prop::sample::select(&["50", "100", "400", "3200"][..])), prop::option::of(Just("1/60")))
-        .prop_map(|(of, number, tenth, iso, shutter)| json!({"reading": {"of": of, "shows": format!("{number} {tenth}"), "iso": iso, "shutter": shutter}}))
+    (of, number, 0..10u8, prop::option::of(prop::sample::select(&["50", "100", "400", "3200"][..])), prop::option::of(Just("1/60")), how())
+        .prop_map(|(of, number, tenth, iso, shutter, how)| json!({"reading": {"of": of, "shows": format!("{number} {tenth}"), "iso": iso, "shutter": shutter, "how": how}}))
+}
+
+/// What belongs to a light beside unit and place.
+fn rig() -> impl Strategy<Value = Value> {
+    let size = prop_oneof![Just(json!({"round": {"diameter": 0.9}})), Just(json!({"rectangle": {"width": 0.3, "height": 0.9}}))];
+    let shape = prop::option::of(
+        (prop::option::of(size), 0.0..4.0f64).prop_map(|(size, loss)| json!({"kind": "octa", "size": size, "loss": loss})),
+    );
+    let grid = prop::option::of((0.0..3.0f64).prop_map(|loss| json!({"loss": loss})));
+    (shape, grid, prop::option::of(0.0..=180.0f64), prop::option::of(prop::sample::select(&["A", "B", "Z"][..])), prop::option::of(1..4u8)).prop_map(
+        |(shape, grid, angle, group, channel)| json!({"shape": shape, "grid": grid, "angle": angle, "group": group, "channel": channel, "circuit": channel}),
+    )
+}
+
+/// How a reading may be taken.
+fn how() -> impl Strategy<Value = Value> {
+    let receptor = prop::option::of(prop::sample::select(&["dome_to_camera", "dome_to_light", "flat_to_light", "flat_to_camera"][..]));
+    let place = prop::option::of(prop::sample::select(&["face", "shadow_side", "hair_or_shoulder", "ground"][..]));
+    (prop::collection::vec(prop::sample::select(&["key", "fill", "rim"][..]), 0..3), receptor, place)
+        .prop_map(|(on, receptor, place)| json!({"on": on, "receptor": receptor, "place": place}))
 }
 
 fn any_entry() -> impl Strategy<Value = Entry> {
@@ -37,13 +57,20 @@ fn any_entry() -> impl Strategy<Value = Entry> {
         prop::option::of(Just("1/200")),
     )
         .prop_map(|(a, s, i, sync)| json!({"camera": {"aperture": a, "shutter": s, "iso": i, "sync": sync}}));
-    let light =
-        (prop::sample::select(&LIGHTS[..]), prop::option::of(scale()), prop::option::of(0.3..8.0f64), prop::option::of(Just("Octa 90")))
-            .prop_map(|(id, scale, distance, modifier)| {
-                let role = id.split('-').next();
-                let unit = scale.map(|scale| json!({"name": "Taper 400", "scale": scale}));
-                json!({"light": {"light": id, "role": role, "unit": unit, "distance": distance, "modifier": modifier}})
-            });
+    let light = (
+        prop::sample::select(&LIGHTS[..]),
+        prop::option::of(scale()),
+        prop::option::of(0.3..8.0f64),
+        prop::option::of(Just("Octa 90")),
+        rig(),
+    )
+        .prop_map(|(id, scale, distance, modifier, rig)| {
+            let role = id.split('-').next();
+            let unit = scale.map(
+                |scale| json!({"name": "Taper 400", "rated": 400, "scale": scale, "recycle": 0.9, "supply": {"mains": {"volts": 230}}}),
+            );
+            json!({"light": {"light": id, "role": role, "unit": unit, "distance": distance, "modifier": modifier, "rig": rig}})
+        });
     let dial = (prop::sample::select(&LIGHTS[..]), prop::sample::select(&["1/8", "1/16 +0.3", "6.3", "62", "-3"][..]))
         .prop_map(|(light, dial)| json!({"dial": {"light": light, "dial": dial}}));
     let ratio = (prop::option::of(1.1..20.0f64), any::<bool>(), any::<bool>()).prop_map(|(ratio, readings, key)| {
@@ -57,6 +84,14 @@ fn any_entry() -> impl Strategy<Value = Entry> {
         .prop_map(|(keep, level)| json!({"room_wish": {if keep { "keep" } else { "remove" }: {"level": level}}}));
     let other = prop_oneof![
         Just(json!({"length": {"unit": "feet"}})),
+        Just(json!({"schools": {"follow": "camera_follows", "step": "thirds", "receptor": "dome_to_light"}})),
+        Just(json!({"schools": {"receptor": "flat_to_camera"}})),
+        Just(json!({"supplies": {"volts": 120, "breaker": 15, "pace": 0.5}})),
+        Just(
+            json!({"transmitter": {"transmitter": {"name": "Spill", "link": "optical", "groups": 2, "channels": 4, "control": "ratio", "lowest": 128, "step": "thirds"}}})
+        ),
+        Just(json!({"camera": {"aperture": "8", "shutter": "1/125", "iso": "100", "filters": [{"name": "ND 0.9", "loss": 3}]}})),
+        Just(json!({"automatic": {"light": "key", "gave": "1/16", "tone": "dark"}})),
         Just(json!({"frame": {}})),
         Just(json!({"note": {"text": "Net over the chair"}})),
         prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"light_removed": {"light": light}})),

@@ -136,7 +136,10 @@ fn a_moved_light_is_read_again_before_anything_else() {
 #[test]
 fn past_sync_is_found() {
     let board = Board::of(&setup(&[camera("8", "1/400", "100", Some("1/200"))]));
-    assert_eq!(board.findings[0].words, "Shutter 1/400 is past the sync of 1/200: part of the frame goes black. Set 1/200 or longer.");
+    assert_eq!(
+        board.findings[0].words,
+        "Shutter 1/400 is past the sync of 1/200: about 50 % of the frame goes black. Set 1/200 or longer."
+    );
 }
 
 #[test]

@@ -6,12 +6,15 @@
 use std::{collections::BTreeMap, fmt::Write as _, path::PathBuf, process::ExitCode};
 
 use ink_lamp_core::{
-    ambient, meter,
+    ambient,
+    meter::{self, Degrees, Receptor},
     ratio::{Convention, Ratio, lit_over_shadow, lit_over_shadow_with_spill},
     scale::{
         Aperture, Ev, Ev100, IncidentConstant, Iso, Luminance, LuminousExposure, Lux, MeterDisplay, Reflectance, ReflectedConstant, Series,
         ShutterTime, Stops, black_from, camera_equation, grey_code, grey_linear, grey_srgb, implied_reflectance, linear_of_code_limit,
     },
+    setup::Meters,
+    strobe::{Amperes, Seconds, Volts, WattHours, WattSeconds, energy, guide},
 };
 use serde_json::{Map, Value, json};
 
@@ -196,8 +199,131 @@ fn answer(group: &str, i: &Inputs, expected: &Value) -> Option<Answer> {
         "shutter_for_ambient_level" => shutter_for_level(i),
         "grey_code" | "patch_code" => grey(i),
         "black_threshold" => black_threshold(i),
+        "inverse_square" => inverse_square(i),
+        "gn_aperture" => gn_aperture(i),
+        "gn_distance" => gn_distance(i),
+        "gn_units" => out([("GN_ft", j(i.number("GN_m").unwrap_or(f64::NAN) / guide::FOOT))]),
+        "gn_power_fraction" => gn_power(i),
+        "gn_candela_seconds" => gn_candela_seconds(i),
+        "gn_feet_constant" => out([("C", j(guide::constant_of_feet(i.number("K_ft").unwrap_or(f64::NAN))))]),
+        "watt_seconds_estimate" => watt_seconds(i),
+        "energy_stops" => energy_stops(i),
+        "receptor_response" => receptor_response(i),
+        "dome_pointing" => dome_pointing(i),
+        "key_only_loss" => key_only_loss(i),
+        "recycle_current" => recycle_current(i),
+        "circuit_load" => circuit_load(i),
+        "battery_pops" => battery_pops(i),
+        "capacitor_energy" => capacitor_energy(i),
         _ => return None,
     })
+}
+
+fn metres(i: &Inputs, name: &str) -> Result<Meters, String> {
+    said(Meters::new(i.number(name)?))
+}
+
+fn inverse_square(i: &Inputs) -> Answer {
+    let change = metres(i, "d1")?.falloff_to(metres(i, "d2")?);
+    out([("change", j(change.get())), ("E_ratio", j(change.factor()))])
+}
+
+fn gn_aperture(i: &Inputs) -> Answer {
+    let av = guide::av_at(i.number("GN")?, metres(i, "d")?);
+    let aperture = said(Aperture::from_av(av))?;
+    out([("N", j(aperture.exact())), ("Av", j(av)), ("nearest_third_marking", json!(aperture.marking(Series::Third)))])
+}
+
+fn gn_distance(i: &Inputs) -> Answer {
+    let there = guide::at_speed(i.number("GN")?, i.number("S")?);
+    out([("d", j(guide::distance_at(there, i.number("N")?))), ("GN_at_S", j(there))])
+}
+
+fn gn_power(i: &Inputs) -> Answer {
+    let change = Stops::from_factor(i.number("fraction")?).ok_or("no energy")?;
+    out([("GN_reduced", j(guide::at_power(i.number("GN")?, change))), ("change", j(change.get()))])
+}
+
+fn constant(i: &Inputs) -> Result<IncidentConstant, String> {
+    said(IncidentConstant::new(i.number("C")?))
+}
+
+fn gn_candela_seconds(i: &Inputs) -> Answer {
+    let c = constant(i)?;
+    out([("I_t", j(guide::candela_seconds(i.number("GN")?, 100.0, c))), ("K_ft", j(guide::feet_constant(c)))])
+}
+
+fn watt_seconds(i: &Inputs) -> Answer {
+    let energy = said(WattSeconds::new(i.number("W")?))?;
+    let (light, beam) = guide::of_energy(energy, i.number("eta")?, i.number("G")?);
+    let number = guide::of_candela_seconds(beam, i.number("S")?, constant(i)?);
+    let av = guide::av_at(number, metres(i, "d")?);
+    out([("Q", j(light)), ("I_t", j(beam)), ("GN", j(number)), ("N", j((av / 2.0).exp2())), ("Av", j(av))])
+}
+
+fn energy_stops(i: &Inputs) -> Answer {
+    let energy = |name| said(WattSeconds::new(i.number(name)?));
+    out([("change", j(guide::energy_change(energy("W1")?, energy("W2")?).get()))])
+}
+
+fn degrees(i: &Inputs, name: &str) -> Result<Degrees, String> {
+    said(Degrees::new(i.number(name)?))
+}
+
+fn receptor_response(i: &Inputs) -> Answer {
+    let angle = degrees(i, "angle")?;
+    let (flat, dome) = (meter::flat(angle), meter::dome(angle));
+    out([("flat", j(flat)), ("dome", j(dome)), ("flat_loss", j(-flat.log2())), ("dome_loss", j(-dome.log2()))])
+}
+
+fn dome_pointing(i: &Inputs) -> Answer {
+    let angle = degrees(i, "key_angle")?;
+    let half = said(Degrees::new(angle.get() / 2.0))?;
+    let key = i.stops("key_minus_fill")?.factor();
+    let at = |r: Receptor| key * r.share(angle) + 1.0;
+    let camera = at(Receptor::DomeToCamera);
+    let light = key + meter::dome(angle);
+    out([
+        ("dome_to_camera", j(camera)),
+        ("dome_to_light", j(light)),
+        ("dome_to_light_minus_camera", j((light / camera).log2())),
+        ("key_only_minus_dome_to_camera", j((key / camera).log2())),
+        ("flat_to_light", j(key + meter::flat(angle))),
+        ("flat_to_camera", j(at(Receptor::FlatToCamera))),
+        ("dome_to_bisector", j((key + 1.0) * meter::dome(half))),
+    ])
+}
+
+fn key_only_loss(i: &Inputs) -> Answer {
+    let angle = degrees(i, "key_angle")?;
+    let to = |r: Receptor| Receptor::DomeToLight.to_be(r, angle).map_or(f64::NEG_INFINITY, Stops::get);
+    out([("dome_to_camera_vs_light", j(to(Receptor::DomeToCamera))), ("flat_to_camera_vs_light", j(to(Receptor::FlatToCamera)))])
+}
+
+fn recycle_current(i: &Inputs) -> Answer {
+    let (energy_, time) = (said(WattSeconds::new(i.number("W")?))?, said(Seconds::new(i.number("recycle")?))?);
+    let draw = energy::draw(energy_, time, said(Volts::new(i.number("V")?))?, i.number("efficiency")?, i.number("power_factor")?);
+    out([("input_power", j(draw.power)), ("apparent_power", j(draw.apparent)), ("current", j(draw.current))])
+}
+
+fn circuit_load(i: &Inputs) -> Answer {
+    let breaker = said(Amperes::new(i.number("breaker")?))?;
+    let total = i.number("units")? * i.number("current")?;
+    out([
+        ("total", j(total)),
+        ("load", j(total / breaker.get())),
+        ("units_that_fit", json!(energy::units_that_fit(i.number("current")?, breaker))),
+    ])
+}
+
+fn battery_pops(i: &Inputs) -> Answer {
+    let battery = said(WattHours::new(i.number("battery")?))?;
+    out([("pops", j(energy::pops(battery, i.number("W")?, i.number("efficiency")?)))])
+}
+
+fn capacitor_energy(i: &Inputs) -> Answer {
+    let (stored, delivered) = energy::capacitor(i.number("C")?, i.number("V")?, i.number("V_end")?);
+    out([("stored", j(stored)), ("delivered", j(delivered))])
 }
 
 fn nominal_aperture(i: &Inputs) -> Answer {

@@ -361,7 +361,7 @@ fn a_copy_keeps_what_was_decided_and_asks_to_read_again() {
     );
     let start = entry(json!({"start": {"from": "Clock mender", "setup": setup.as_start()}}));
     let copy = Setup::default().apply(&start).unwrap();
-    assert_eq!((copy.ratio, copy.camera), (setup.ratio, setup.camera));
+    assert_eq!((copy.ratio, &copy.camera), (setup.ratio, &setup.camera));
     assert!(copy.room.reading.is_none() && copy.whole.is_none() && copy.frames == 0);
     let board = Board::of(&copy);
     assert!(board.lane("fill").unwrap().likely);

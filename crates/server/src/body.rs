@@ -6,8 +6,9 @@ use actix_web::{
     FromRequest, HttpRequest,
     dev::Payload,
     http::{StatusCode, header::CONTENT_TYPE},
-    web::Bytes,
+    web::BytesMut,
 };
+use futures_util::StreamExt;
 use ink_lamp_core::Refusal;
 use serde::de::DeserializeOwned;
 use uuid::Uuid;
@@ -16,37 +17,66 @@ use crate::problem::Problem;
 
 /// The largest request body that is read, in bytes.
 pub const MOST_BYTES: usize = 64 * 1024;
+/// The largest document that is taken in, in bytes.
+pub const MOST_DOCUMENT_BYTES: usize = 2 * 1024 * 1024;
+/// How much of a body that is too large is still let run out, so that the client hears why.
+const PATIENCE_BYTES: usize = 32 * 1024 * 1024;
 
 /// A JSON body as a value.
 #[derive(Debug)]
 pub struct Checked<T>(pub T);
 
+/// A document, as JSON: larger than what is sent otherwise.
+#[derive(Debug)]
+pub struct Large<T>(pub T);
+
+type Reading<T> = Pin<Box<dyn Future<Output = Result<T, Problem>>>>;
+
 impl<T: DeserializeOwned + 'static> FromRequest for Checked<T> {
     type Error = Problem;
-    type Future = Pin<Box<dyn Future<Output = Result<Self, Problem>>>>;
+    type Future = Reading<Self>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let is_json = request.headers().get(CONTENT_TYPE).and_then(|t| t.to_str().ok()).is_some_and(|t| t.starts_with("application/json"));
-        let bytes = Bytes::from_request(request, payload);
-        Box::pin(async move {
-            if !is_json {
-                let detail = "Send JSON, with the header Content-Type: application/json.";
-                return Err(Problem::new(StatusCode::UNSUPPORTED_MEDIA_TYPE, "not-json", "Not JSON", detail));
-            }
-            let bytes = bytes.await.map_err(|error| unread(&error))?;
-            parse(&bytes).map(Self)
-        })
+        let (request, payload) = (request.clone(), payload.take());
+        Box::pin(async move { read(&request, payload, MOST_BYTES, "Send one entry at a time.").await.map(Self) })
     }
 }
 
-fn unread(error: &actix_web::Error) -> Problem {
-    match error.as_response_error().status_code() {
-        StatusCode::PAYLOAD_TOO_LARGE => {
-            let detail = format!("The request is larger than {} KB. Send one entry at a time.", MOST_BYTES / 1024);
-            Problem::new(StatusCode::PAYLOAD_TOO_LARGE, "too-large", "Too large", detail)
-        }
-        _ => Problem::new(StatusCode::BAD_REQUEST, "cut-off", "Cut off", "The request ended before its body was complete. Send it again."),
+impl<T: DeserializeOwned + 'static> FromRequest for Large<T> {
+    type Error = Problem;
+    type Future = Reading<Self>;
+
+    fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
+        let (request, payload) = (request.clone(), payload.take());
+        Box::pin(async move { read(&request, payload, MOST_DOCUMENT_BYTES, "A kit is a few hundred KB at most.").await.map(Self) })
     }
+}
+
+async fn read<T: DeserializeOwned>(request: &HttpRequest, mut payload: Payload, most: usize, hint: &str) -> Result<T, Problem> {
+    let is_json = request.headers().get(CONTENT_TYPE).and_then(|t| t.to_str().ok()).is_some_and(|t| t.starts_with("application/json"));
+    let mut bytes = BytesMut::new();
+    let mut size = 0usize;
+    while let Some(part) = payload.next().await {
+        let part = part.map_err(|_| {
+            Problem::new(StatusCode::BAD_REQUEST, "cut-off", "Cut off", "The request ended before its body was complete. Send it again.")
+        })?;
+        size = size.saturating_add(part.len());
+        if size > PATIENCE_BYTES {
+            break;
+        }
+        if size <= most {
+            bytes.extend_from_slice(&part);
+        }
+    }
+    if !is_json {
+        let detail = "Send JSON, with the header Content-Type: application/json.";
+        return Err(Problem::new(StatusCode::UNSUPPORTED_MEDIA_TYPE, "not-json", "Not JSON", detail));
+    }
+    if size > most {
+        let detail = format!("The request is larger than {} KB. {hint}", most / 1024);
+        return Err(Problem::new(StatusCode::PAYLOAD_TOO_LARGE, "too-large", "Too large", detail));
+    }
+    parse(&bytes)
 }
 
 fn parse<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
@@ -60,7 +90,8 @@ fn parse<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
         if inner.is_data() {
             Problem::refused(sentence(message)).at(if field == "." { String::new() } else { field })
         } else {
-            Problem::new(StatusCode::BAD_REQUEST, "not-json", "Not JSON", format!("The body is no JSON: {message}."))
+            let place = if inner.line() > 0 { format!(", line {}, column {}", inner.line(), inner.column()) } else { String::new() };
+            Problem::new(StatusCode::BAD_REQUEST, "not-json", "Not JSON", format!("The body is no JSON: {message}{place}."))
         }
     })?;
     json.end().map_err(|_| Problem::new(StatusCode::BAD_REQUEST, "not-json", "Not JSON", "The body goes on behind its end."))?;

@@ -1,13 +1,18 @@
 //! The demo data: *Mending Hands*, an invented commission with invented kit. People of a harbour town who repair things, photographed
-//! in a former net loft. Loaded once; what a user changes or deletes in it stays so.
+//! in a former net loft. Loaded once; what a user changes or deletes in it stays so. Units and modifiers that the tapes name are taken from the
+//! demo's kit, so that their readings teach.
 
 use chrono::{DateTime, Utc};
-use ink_lamp_core::setup::Entry;
+use ink_lamp_core::{
+    kit::{Gear, KitDocument},
+    setup::{Entry, FromKit},
+};
 use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, StoreError};
 use serde::Deserialize;
 use uuid::Uuid;
 
 const DATA: &str = include_str!("../demo/mending-hands.json");
+const KIT: &str = include_str!("../demo/kit.json");
 
 #[derive(Deserialize)]
 struct Told {
@@ -36,7 +41,14 @@ struct ToldEntry {
 pub async fn load(store: &Store) -> Result<bool, StoreError> {
     let damaged = |e: serde_json::Error| StoreError::Damaged { what: "the demo data".to_owned(), why: e.to_string() };
     let sittings: Vec<Told> = serde_json::from_str(DATA).map_err(damaged)?;
+    let kit: KitDocument = serde_json::from_str(KIT).map_err(damaged)?;
     let mut loaded = false;
+    // The kit comes with the last sitting: once, so that a kit that was cleared stays so.
+    if let Some(last) = sittings.last()
+        && matches!(store.setup(last.look.id).await, Err(StoreError::NotFound { .. }))
+    {
+        store.import_kit(&kit).await?;
+    }
     for told in sittings {
         let length = i64::try_from(told.tape.len()).unwrap_or(i64::MAX);
         match store.setup(told.look.id).await {
@@ -50,9 +62,37 @@ pub async fn load(store: &Store) -> Result<bool, StoreError> {
         store.create_sitting(NewSitting { id: told.id, name: told.name, look, from: None, at }).await?;
         for (n, ToldEntry { at, entry }) in (0..).zip(told.tape) {
             // Ids count up from the look's, so that loading twice writes nothing twice.
+            let entry = from_kit(&kit, entry);
             let id = Uuid::from_u128(told.look.id.as_u128() + 1 + u128::from(n as u64));
             store.append(told.look.id, &NewEntry { id, base: Some(n), at, entry }).await?;
         }
     }
     Ok(loaded)
+}
+
+/// A light whose unit and modifier are named as pieces of the kit are, with what their sheets say.
+fn from_kit(kit: &KitDocument, entry: Entry) -> Entry {
+    let mut put = match entry {
+        Entry::Light(put) => put,
+        Entry::Camera(mut set) => {
+            // All of them are shot with the kit's first camera.
+            set.body = kit.items.iter().find_map(|item| if let Gear::Camera(body) = &item.is { Some(body.clone()) } else { None });
+            return Entry::Camera(set);
+        }
+        other => return other,
+    };
+    let unit = kit.items.iter().find_map(|item| match &item.is {
+        Gear::Strobe(unit) if put.unit.as_ref().is_some_and(|u| u.name == unit.name && u.scale == unit.scale) => Some((item.id, unit)),
+        _ => None,
+    });
+    let modifier = kit.items.iter().find_map(|item| match &item.is {
+        Gear::Modifier(modifier) if put.modifier.as_ref() == Some(&modifier.name) => Some((item.id, modifier.shape)),
+        _ => None,
+    });
+    put.rig.shape = modifier.map(|(_, shape)| shape).or(put.rig.shape);
+    if let Some((id, sheet)) = unit {
+        put.unit = Some((**sheet).clone());
+        put.rig.kit = Some(FromKit { unit: id, modifier: modifier.map(|(id, _)| id) });
+    }
+    Entry::Light(put)
 }

@@ -1,9 +1,10 @@
 //! Who may ask, how long it may take, and the headers on every answer.
 //!
-//! There is no login yet, so the server listens on loopback and takes requests only under its own name and from its own pages:
-//! a page of another site that is open in the same browser can neither write here nor reach this server under a name of its own.
+//! There is no login yet, so the server listens on loopback, and on the studio's own network only where that was asked for. It takes requests
+//! only under its own names and from its own pages: a page of another site that is open in the same browser can neither write here nor
+//! reach this server under a name of its own.
 
-use std::time::Duration;
+use std::{net::IpAddr, time::Duration};
 
 use actix_web::{
     Error, HttpMessage,
@@ -14,10 +15,11 @@ use actix_web::{
         header::{self, HeaderName, HeaderValue},
     },
     middleware::Next,
+    web,
 };
 use tracing_actix_web::RequestId;
 
-use crate::problem::Problem;
+use crate::{problem::Problem, startup::Site};
 
 /// How long a request may take.
 const PATIENCE: Duration = Duration::from_secs(15);
@@ -33,8 +35,9 @@ const POLICY: &str = "default-src 'none'; script-src 'self'; style-src 'self'; i
 pub async fn own_pages_only<B: MessageBody + 'static>(request: ServiceRequest, next: Next<B>) -> Result<ServiceResponse<B>, Error> {
     let header = |name: HeaderName| request.headers().get(name).and_then(|v| v.to_str().ok()).map(str::to_owned);
     let host = header(header::HOST).unwrap_or_default();
-    if !is_loopback(&host) {
-        let detail = format!("This server answers on 127.0.0.1 and localhost only, not as {host}.");
+    let network = request.app_data::<web::Data<Site>>().and_then(|site| site.network);
+    if !is_own(&host, network) {
+        let detail = format!("This server does not answer as {host}. It answers on 127.0.0.1 and localhost, and as INK_LAMP_NETWORK says.");
         return Err(Problem::new(StatusCode::MISDIRECTED_REQUEST, "other-host", "Other host", detail).into());
     }
     let writes = !matches!(*request.method(), Method::GET | Method::HEAD | Method::OPTIONS);
@@ -49,12 +52,17 @@ pub async fn own_pages_only<B: MessageBody + 'static>(request: ServiceRequest, n
     next.call(request).await
 }
 
-fn is_loopback(host: &str) -> bool {
+/// Whether a host is a name of this server: of this machine, or the address on the studio's network that it was given.
+fn is_own(host: &str, network: Option<IpAddr>) -> bool {
     let name = match host.rsplit_once(':') {
         Some((name, port)) if !port.is_empty() && port.bytes().all(|b| b.is_ascii_digit()) => name,
         _ => host,
     };
-    ["127.0.0.1", "localhost", "[::1]"].iter().any(|known| name.eq_ignore_ascii_case(known))
+    let of_network = network.is_some_and(|ip| match ip {
+        IpAddr::V4(ip) => name == ip.to_string(),
+        IpAddr::V6(ip) => name == format!("[{ip}]"),
+    });
+    of_network || ["127.0.0.1", "localhost", "[::1]"].iter().any(|known| name.eq_ignore_ascii_case(known))
 }
 
 /// Gives up on a request that takes too long.
@@ -108,15 +116,18 @@ pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, nex
 
 #[cfg(test)]
 mod tests {
-    use super::is_loopback;
+    use super::is_own;
 
     #[test]
     fn only_names_of_this_machine_are_its_own() {
         for host in ["127.0.0.1:7410", "localhost", "LocalHost:7410", "[::1]:7410", "[::1]"] {
-            assert!(is_loopback(host), "{host}");
+            assert!(is_own(host, None), "{host}");
         }
         for host in ["", "127.0.0.1.example.net", "example.net:7410", "localhost.example.net", "192.168.0.2:7410", "127.0.0.1:x"] {
-            assert!(!is_loopback(host), "{host}");
+            assert!(!is_own(host, None), "{host}");
         }
+        let network = Some("192.168.0.2".parse().unwrap());
+        assert!(is_own("192.168.0.2:7410", network) && is_own("localhost", network));
+        assert!(!is_own("192.168.0.20:7410", network) && !is_own("example.net", network));
     }
 }

@@ -3,6 +3,7 @@
 //! - [`config`]: what the environment says;
 //! - [`startup`]: the listener and the application on it;
 //! - [`guard`]: who may ask, how long, and the headers on every answer;
+//! - [`hub`]: word of changes, to every open page;
 //! - [`problem`]: errors as problem documents (RFC 9457);
 //! - [`body`]: request bodies, checked, with the field named that is wrong;
 //! - [`routes`]: one file a noun;
@@ -12,6 +13,7 @@ pub mod body;
 pub mod config;
 pub mod demo;
 pub mod guard;
+pub mod hub;
 pub mod problem;
 pub mod routes;
 pub mod startup;

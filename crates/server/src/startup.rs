@@ -1,6 +1,10 @@
 //! The application on a listener.
 
-use std::{net::TcpListener, time::Duration};
+use std::{
+    net::{IpAddr, TcpListener},
+    sync::Arc,
+    time::Duration,
+};
 
 use actix_web::{App, HttpServer, dev::Server, middleware::from_fn, web};
 use ink_lamp_store::Store;
@@ -8,7 +12,7 @@ use tracing_actix_web::TracingLogger;
 use utoipa::{OpenApi, openapi};
 use utoipa_actix_web::AppExt;
 
-use crate::{body, guard, routes};
+use crate::{body, guard, hub::Hub, routes};
 
 #[derive(OpenApi)]
 #[openapi(
@@ -27,19 +31,42 @@ pub fn openapi() -> openapi::OpenApi {
     App::new().into_utoipa_app().openapi(Document::openapi()).configure(routes::api).split_for_parts().1
 }
 
-/// Serves on a listener until it is stopped (SIGINT, SIGTERM or the server's handle); requests under way are finished first.
+/// Where the server is found.
+#[derive(Debug, Clone, Copy)]
+pub struct Site {
+    /// Its port.
+    pub port: u16,
+    /// Its address on the studio's own network, where it was given one.
+    pub network: Option<IpAddr>,
+}
+
+impl Site {
+    /// Host and port that a phone would ask.
+    #[must_use]
+    pub fn host(&self) -> String {
+        match self.network {
+            Some(IpAddr::V6(ip)) => format!("[{ip}]:{}", self.port),
+            Some(IpAddr::V4(ip)) => format!("{ip}:{}", self.port),
+            None => format!("127.0.0.1:{}", self.port),
+        }
+    }
+}
+
+/// Serves on listeners until it is stopped by the server's handle; requests under way are finished first. Pages that follow are let go by
+/// [`Hub::close`].
 ///
 /// # Errors
-/// Where the listener can't be used.
-pub fn serve(listener: TcpListener, store: Store, workers: usize) -> std::io::Result<Server> {
-    let store = web::Data::new(store);
+/// Where a listener can't be used.
+pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Site, workers: usize) -> std::io::Result<Server> {
+    let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
     let server = HttpServer::new(move || {
         App::new()
             .into_utoipa_app()
             .openapi(Document::openapi())
             .map(|app| {
                 app.app_data(store.clone())
-                    .app_data(web::PayloadConfig::new(body::MOST_BYTES))
+                    .app_data(hub.clone())
+                    .app_data(site.clone())
                     .app_data(web::QueryConfig::default().error_handler(|error, _| body::bad_query(&error).into()))
                     .wrap(from_fn(guard::with_patience))
                     .wrap(from_fn(guard::own_pages_only))
@@ -50,11 +77,14 @@ pub fn serve(listener: TcpListener, store: Store, workers: usize) -> std::io::Re
             .into_app()
             .default_service(web::to(routes::assets::page))
     });
-    Ok(server
+    let mut server = server
         .workers(workers)
+        .disable_signals()
         .client_request_timeout(Duration::from_secs(10))
         .keep_alive(Duration::from_secs(75))
-        .shutdown_timeout(10)
-        .listen(listener)?
-        .run())
+        .shutdown_timeout(10);
+    for listener in listeners {
+        server = server.listen(listener)?;
+    }
+    Ok(server.run())
 }

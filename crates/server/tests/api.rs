@@ -3,7 +3,11 @@
 
 use std::net::TcpListener;
 
-use ink_lamp_server::{demo, startup};
+use ink_lamp_server::{
+    demo,
+    hub::Hub,
+    startup::{self, Site},
+};
 use ink_lamp_store::{Store, testing::fresh_store};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
@@ -13,16 +17,27 @@ struct App {
     base: String,
     client: Client,
     store: Store,
+    url: String,
 }
 
 impl App {
     async fn spawn() -> Self {
-        let (store, _) = fresh_store().await.unwrap();
+        let (store, url) = fresh_store().await.unwrap();
+        Self::serve(store, url)
+    }
+
+    /// A server on a database that may have others.
+    fn serve(store: Store, url: String) -> Self {
         let listener = TcpListener::bind("127.0.0.1:0").unwrap();
         let base = format!("http://{}", listener.local_addr().unwrap());
-        let served = store.clone();
-        std::thread::spawn(move || actix_web::rt::System::new().block_on(startup::serve(listener, served, 1).unwrap()));
-        Self { base, client: Client::new(), store }
+        let (served, database) = (store.clone(), url.clone());
+        std::thread::spawn(move || {
+            actix_web::rt::System::new().block_on(async {
+                let site = Site { port: listener.local_addr().unwrap().port(), network: None };
+                startup::serve(vec![listener], served, Hub::on(database), site, 1).unwrap().await
+            })
+        });
+        Self { base, client: Client::new(), store, url }
     }
 
     async fn send(&self, method: Method, path: &str, body: Option<Value>) -> (StatusCode, Value) {
@@ -119,7 +134,6 @@ async fn a_sitting_from_the_first_reading_to_the_next_move() {
     assert_eq!(then["lanes"][3]["words"], "set");
     let (_, list) = app.get("/api/sittings").await;
     assert_eq!((&list[0]["sitting"]["name"], &list[0]["last"]["id"]), (&json!("Clock mender"), &json!(look)));
-    assert_eq!(app.get("/api/units").await.1[0]["name"], "Taper 400");
 }
 
 #[actix_web::test]
@@ -229,13 +243,13 @@ async fn the_demo_is_loaded_once_and_stays_as_it_was_changed() {
     assert!(!demo::load(&app.store).await.unwrap());
     let (_, list) = app.get("/api/sittings").await;
     let list = list.as_array().unwrap().clone();
-    assert_eq!(list.len(), 7);
+    assert_eq!(list.len(), 8);
     assert_eq!(list[0]["sitting"]["name"], "Clock mender");
     assert_eq!(list[0]["summary"]["words"], "Fill 0.7 over");
     let id = list[1]["sitting"]["id"].as_str().unwrap();
     assert_eq!(app.send(Method::DELETE, &format!("/api/sittings/{id}"), None).await.1["deleted"], true);
     assert!(!demo::load(&app.store).await.unwrap());
-    assert_eq!(app.get("/api/sittings").await.1.as_array().unwrap().len(), 6);
+    assert_eq!(app.get("/api/sittings").await.1.as_array().unwrap().len(), 7);
     let (status, restored) = app.send(Method::POST, &format!("/api/sittings/{id}/restore"), None).await;
     assert_eq!((status, &restored["deleted"]), (StatusCode::OK, &json!(false)));
     let renamed = app.send(Method::PATCH, &format!("/api/sittings/{id}"), Some(json!({"name": "Cobbler"}))).await;
@@ -253,4 +267,112 @@ async fn the_markings_run_from_bright_to_dark() {
     assert_eq!(ends("apertures"), (json!("1"), json!("45")));
     assert_eq!(ends("shutters"), (json!("30"), json!("1/8000")));
     assert_eq!(ends("isos"), (json!("25600"), json!("25")));
+}
+
+fn kit_piece(what: Value) -> Value {
+    json!({"id": Uuid::now_v7(), "is": what})
+}
+
+fn wick() -> Value {
+    json!({"strobe": {"name": "Wick 76", "rated": 76, "scale": {"fractions": {"lowest": 128, "step": "thirds"}}}})
+}
+
+#[actix_web::test]
+async fn a_kit_goes_out_and_comes_back_identical() {
+    let app = App::spawn().await;
+    demo::load(&app.store).await.unwrap();
+    let (_, out) = app.get("/api/kit/export").await;
+    assert!(out["items"].as_array().unwrap().len() > 25 && !out["samples"].as_array().unwrap().is_empty());
+    assert_eq!(app.send(Method::DELETE, "/api/kit", None).await.0, StatusCode::NO_CONTENT);
+    assert!(app.get("/api/kit").await.1["items"].as_array().unwrap().is_empty());
+    let (status, done) = app.post("/api/kit/import", out.clone()).await;
+    assert_eq!((status, done["added"].as_u64()), (StatusCode::OK, Some(out["items"].as_array().unwrap().len() as u64)));
+    assert_eq!(app.get("/api/kit/export").await.1, out);
+}
+
+#[actix_web::test]
+async fn a_kit_that_is_wrong_changes_nothing_and_is_told_where() {
+    let app = App::spawn().await;
+    let document = |items: Vec<Value>| json!({"format": "ink-lamp-kit-1", "items": items});
+    let mut no_number = wick();
+    no_number["strobe"]["rated"] = json!("76 Ws");
+    let mut unknown = wick();
+    unknown["strobe"]["colour"] = json!("black");
+    let centimetres = json!({"modifier": {"name": "Octa 90", "shape": {"kind": "octa", "size": {"round": {"diameter": 90}}, "loss": 1.5}}});
+    for (wrong, field, words) in [
+        (no_number, "items[1].is.strobe.rated", "invalid type: string \"76 Ws\""),
+        (unknown, "items[1].is.strobe.colour", "unknown field `colour`"),
+        (centimetres, "items[1].is.modifier.shape.size.round.diameter", "a 90 cm box is 0.9 m wide"),
+        (json!({"kettle": {"name": "Kettle"}}), "items[1].is", "unknown variant `kettle`"),
+    ] {
+        let (status, problem) = app.post("/api/kit/import", document(vec![kit_piece(wick()), kit_piece(wrong)])).await;
+        assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+        let told = (problem["field"].as_str().unwrap_or_default(), problem["detail"].as_str().unwrap().to_lowercase());
+        assert!(told.0.starts_with(field) && told.1.contains(&words.to_lowercase()), "{told:?}");
+    }
+    let send = async |text: String| {
+        let request = app.client.post(format!("{}/api/kit/import", app.base)).header("content-type", "application/json").body(text);
+        told(request.send().await.unwrap()).await
+    };
+    let (status, problem) = send("{\"format\": \"ink-lamp-kit-1\", \"items\": [".to_owned()).await;
+    assert_eq!(status, StatusCode::BAD_REQUEST);
+    assert!(problem["detail"].as_str().unwrap().contains("line 1, column"), "{problem}");
+    let (status, problem) = send(format!("\"{}\"", "x".repeat(5 * 1024 * 1024))).await;
+    assert_eq!((status, problem["type"].as_str()), (StatusCode::PAYLOAD_TOO_LARGE, Some("urn:ink-lamp:too-large")));
+    assert!(app.get("/api/kit").await.1["items"].as_array().unwrap().is_empty());
+}
+
+#[actix_web::test]
+async fn a_piece_is_put_changed_and_retired() {
+    let app = App::spawn().await;
+    let path = format!("/api/kit/{}", Uuid::now_v7());
+    let (status, piece) = app.send(Method::PUT, &path, Some(json!({"is": wick()}))).await;
+    assert_eq!(status, StatusCode::OK);
+    assert!(piece["notes"].as_array().unwrap().iter().any(|n| n["caution"] == true));
+    app.send(Method::PUT, &path, Some(json!({"is": wick(), "retired": true}))).await;
+    let items = app.get("/api/kit").await.1["items"].clone();
+    assert_eq!((items.as_array().unwrap().len(), items[0]["retired"].as_bool()), (1, Some(true)));
+    let mut wrong = wick();
+    wrong["strobe"]["scale"]["fractions"]["lowest"] = json!(100);
+    let (status, problem) = app.send(Method::PUT, &path, Some(json!({"is": wrong}))).await;
+    assert_eq!((status, problem["field"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("is.strobe.scale")));
+}
+
+#[actix_web::test]
+async fn the_kit_document_has_a_schema() {
+    let fresh = serde_json::to_string_pretty(&ink_lamp_server::routes::kit::kit_schema()).unwrap();
+    let kept = include_str!("../../../docs/kit.schema.json");
+    assert!(fresh.trim() == kept.trim(), "the kit changed: ./run types writes docs/kit.schema.json anew");
+    assert!(!fresh.contains("#/components") && fresh.contains("#/$defs/Unit"));
+}
+
+#[actix_web::test]
+async fn a_change_on_one_server_is_heard_on_another() {
+    let one = App::spawn().await;
+    let other = App::serve(one.store.clone(), one.url.clone());
+    let (_, look) = one.begin("Luthier").await;
+    let mut events = other.client.get(format!("{}/api/setups/{look}/events", other.base)).send().await.unwrap();
+    assert_eq!(events.headers()["content-type"], "text/event-stream");
+    let first = String::from_utf8(events.chunk().await.unwrap().unwrap().to_vec()).unwrap();
+    assert!(first.contains("event: look"), "{first}");
+    let mut heard = String::new();
+    for base in 0..200 {
+        // The other server may only now begin to listen: written until it is heard.
+        one.write(&look, base, camera()).await;
+        let wait = std::time::Duration::from_millis(250);
+        if let Ok(Ok(Some(chunk))) = tokio::time::timeout(wait, events.chunk()).await {
+            heard.push_str(&String::from_utf8_lossy(&chunk));
+        }
+        if heard.contains("event: changed") {
+            break;
+        }
+    }
+    assert!(heard.contains("event: changed\ndata: "), "{heard}");
+}
+
+#[actix_web::test]
+async fn a_phone_is_told_where_to_go() {
+    let app = App::spawn().await;
+    let (_, address) = app.get("/api/address").await;
+    assert_eq!((address["url"].as_str().unwrap(), address["on_network"].as_bool()), (app.base.as_str(), Some(false)));
 }

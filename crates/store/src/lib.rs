@@ -1,12 +1,15 @@
-//! The record in PostgreSQL: sittings, their setups (looks), and the tape of each setup.
+//! The record in PostgreSQL: sittings, their setups (looks), the tape of each setup, and the kit.
 //!
 //! - [`Store`]: a connection pool; its methods are the repositories, one file a noun;
+//! - [`Changes`]: word of every change of a setup;
 //! - [`StoreError`]: why something was not done.
 //!
 //! A tape is append-only. A setup's state is derived from its tape and kept beside it, so that reading it is one row.
 
+mod changes;
 mod entity;
 mod error;
+mod kit;
 mod migration;
 mod setups;
 mod sittings;
@@ -19,7 +22,9 @@ use std::time::Duration;
 use sea_orm::{ConnectOptions, ConnectionTrait, Database, DatabaseConnection, TryInsertResult};
 use sea_orm_migration::MigratorTrait;
 
+pub use changes::{Change, Changes};
 pub use error::StoreError;
+pub use kit::{Imported, Learnt};
 pub use setups::{Look, NewLook, SetupRecord};
 pub use sittings::{NewSitting, Sitting, SittingRow};
 pub use tape::{Appended, NewEntry, TapeItem, TapePart};

@@ -1,7 +1,8 @@
 use chrono::{DateTime, Utc};
 use ink_lamp_core::{
     board::{Board, TapeLine},
-    setup::{Entry, History, Setup},
+    likely,
+    setup::{Entry, History, ReadingTaken, Setup, Subject},
 };
 use sea_orm::{
     ActiveModelTrait,
@@ -14,6 +15,7 @@ use uuid::Uuid;
 use crate::{
     SetupRecord, Store, StoreError,
     entity::{setup, sitting, tape_entry},
+    kit,
     setups::{record_of, state_of, with_family},
 };
 
@@ -138,7 +140,7 @@ pub(crate) fn json(value: &impl Serialize) -> Result<serde_json::Value, StoreErr
     serde_json::to_value(value).map_err(|e| StoreError::Damaged { what: "a value".to_owned(), why: e.to_string() })
 }
 
-fn parsed<T: DeserializeOwned>(what: &str, value: &serde_json::Value) -> Result<T, StoreError> {
+pub(crate) fn parsed<T: DeserializeOwned>(what: &str, value: &serde_json::Value) -> Result<T, StoreError> {
     T::deserialize(value).map_err(|e| StoreError::Damaged { what: what.to_owned(), why: e.to_string() })
 }
 
@@ -178,6 +180,16 @@ async fn append_to_family(
     Ok(())
 }
 
+/// Keeps what a light's reading teaches of its unit in its modifier.
+async fn learn_from(db: &impl ConnectionTrait, after: &Setup, id: Uuid, entry: &Entry) -> Result<(), StoreError> {
+    if let Entry::Reading(ReadingTaken { of: Subject::Light(light), .. }) = entry
+        && let Some(sample) = likely::sample(after, light, id)
+    {
+        kit::learn(db, &sample).await?;
+    }
+    Ok(())
+}
+
 /// Writes an entry behind a tape whose setup row is locked by the caller's transaction, and gives the row as it then is.
 pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new: &NewEntry) -> Result<setup::Model, StoreError> {
     if !new.entry.is_observation() && new.base != Some(row.version) {
@@ -193,9 +205,17 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
             let after = history.setup()?;
             let mark = tape_entry::ActiveModel { id: Set(back.of), undone: Set(matches!(new.entry, Entry::Undo(_))), ..Default::default() };
             mark.update(db).await?;
+            match (&new.entry, tape.iter().find(|(id, _)| *id == back.of)) {
+                (Entry::Redo(_), Some((_, entry))) => learn_from(db, &after, back.of, entry).await?,
+                _ => kit::unlearn(db, back.of).await?,
+            }
             (after, history.standing().last().map(|(id, _)| *id), history.undone().collect())
         }
-        fact => (before.apply(fact)?, Some(new.id), Vec::new()),
+        fact => {
+            let after = before.apply(fact)?;
+            learn_from(db, &after, new.id, fact).await?;
+            (after, Some(new.id), Vec::new())
+        }
     };
     let line = TapeLine::of(&before, &new.entry, &after, &Board::of(&after));
     let entry = tape_entry::ActiveModel {

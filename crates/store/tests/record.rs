@@ -3,8 +3,11 @@
 
 use chrono::Utc;
 use futures_util::future::join_all;
-use ink_lamp_core::setup::{Back, Entry, Setup};
-use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
+use ink_lamp_core::{
+    kit::{KitDocument, KitItem},
+    setup::{Back, Entry, Setup},
+};
+use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
 use sea_orm::{ConnectionTrait, Database};
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -188,6 +191,87 @@ async fn a_long_tape_comes_in_parts_and_any_moment_can_be_seen() {
     assert_eq!((before.items[0].seq, before.earlier), (3, true));
     assert!(!store.tape(look, 3, 4).await.unwrap().earlier);
     let then = store.setup_at(look, before.items[0].id).await.unwrap();
-    assert_eq!(then.lights[1].reading.unwrap().reading.shows.to_string(), "5.6 1");
+    assert_eq!(then.lights[1].reading.as_ref().unwrap().reading.shows.to_string(), "5.6 1");
     assert!(matches!(store.setup_at(look, Uuid::now_v7()).await, Err(StoreError::NotFound { .. })));
+}
+
+fn piece(id: u128, what: Value) -> KitItem {
+    KitItem { id: Uuid::from_u128(id), retired: false, is: serde_json::from_value(what).unwrap() }
+}
+
+fn taper() -> Value {
+    json!({"name": "Taper 400", "rated": 400, "scale": {"fractions": {"lowest": 256, "step": "tenths"}}})
+}
+
+fn octa() -> Value {
+    json!({"name": "Octa 90", "shape": {"kind": "octa", "size": {"round": {"diameter": 0.9}}, "loss": 1.5}})
+}
+
+#[tokio::test]
+async fn a_kit_comes_back_as_it_was() {
+    let (store, _, _) = begun().await;
+    let document = KitDocument {
+        format: ink_lamp_core::kit::KitFormat::Kit1,
+        items: vec![piece(2, json!({"modifier": octa()})), piece(1, json!({"strobe": taper()}))],
+        samples: vec![ink_lamp_core::likely::Sample {
+            entry: Uuid::from_u128(9),
+            unit: Uuid::from_u128(1),
+            modifier: Some(Uuid::from_u128(2)),
+            offset: ink_lamp_core::scale::Stops::new(0.3).unwrap(),
+        }],
+    };
+    let done = store.import_kit(&document).await.unwrap();
+    assert_eq!((done.added, done.changed, done.same, done.samples), (2, 0, 0, 1));
+    let out = store.export_kit().await.unwrap();
+    store.clear_kit().await.unwrap();
+    assert!(store.kit().await.unwrap().is_empty() && store.learnt().await.unwrap().is_empty());
+    store.import_kit(&out).await.unwrap();
+    assert_eq!(store.export_kit().await.unwrap(), out);
+    let again = store.import_kit(&document).await.unwrap();
+    assert_eq!((again.same, again.samples), (2, 0));
+    // All or nothing: the second piece's id stands twice.
+    let twice = KitDocument { items: vec![piece(7, json!({"strobe": taper()})), piece(7, json!({"strobe": taper()}))], ..document };
+    assert!(matches!(store.import_kit(&twice).await, Err(StoreError::Refused(_))));
+    assert_eq!(store.kit().await.unwrap().len(), 2);
+}
+
+#[tokio::test]
+async fn readings_teach_and_undo_takes_that_back() {
+    let (store, _, look) = begun().await;
+    let (unit, modifier) = (Uuid::from_u128(1), Uuid::from_u128(2));
+    let rig = json!({"shape": octa()["shape"], "kit": {"unit": unit, "modifier": modifier}});
+    let light = json!({"light": {"light": "fill", "role": "fill", "unit": taper(), "dial": "1/8", "modifier": "Octa 90", "distance": 1.5, "rig": rig}});
+    store.append(look, &written(Some(0), light)).await.unwrap();
+    let reading = written(None, reads("5.6 8"));
+    store.append(look, &reading).await.unwrap();
+    let learnt = store.learnt().await.unwrap();
+    assert_eq!((learnt[0].unit, learnt[0].modifier, learnt[0].calibration.count), (unit, Some(modifier), 1));
+    store.append(look, &written(Some(2), json!({"undo": {"of": reading.id}}))).await.unwrap();
+    assert!(store.learnt().await.unwrap().is_empty());
+    store.append(look, &written(Some(3), json!({"redo": {"of": reading.id}}))).await.unwrap();
+    assert_eq!(store.learnt().await.unwrap(), learnt);
+    store.forget(unit, Some(modifier)).await.unwrap();
+    assert!(store.learnt().await.unwrap().is_empty());
+}
+
+#[tokio::test]
+async fn what_a_sitting_used_does_not_change_with_the_kit() {
+    let (store, _, look) = begun().await;
+    let kit_piece = piece(1, json!({"strobe": taper()}));
+    store.put_item(&kit_piece).await.unwrap();
+    let light = json!({"light": {"light": "fill", "role": "fill", "unit": taper(), "dial": "1/8", "rig": {"kit": {"unit": kit_piece.id}}}});
+    let before = store.append(look, &written(Some(0), light)).await.unwrap().record.setup;
+    let mut changed = taper();
+    changed["rated"] = json!(600);
+    store.put_item(&KitItem { retired: true, is: serde_json::from_value(json!({"strobe": changed})).unwrap(), ..kit_piece }).await.unwrap();
+    assert!(store.kit().await.unwrap()[0].retired);
+    assert_eq!(store.setup(look).await.unwrap().setup, before);
+}
+
+#[tokio::test]
+async fn every_change_is_heard_on_another_connection() {
+    let (store, url, look) = begun().await;
+    let mut changes = Changes::listen(&url).await.unwrap();
+    store.append(look, &written(Some(0), camera("8"))).await.unwrap();
+    assert_eq!(changes.next().await.unwrap(), Change::Setup { setup: look, version: 1 });
 }

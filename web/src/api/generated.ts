@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/address": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a phone finds this server. */
+        get: operations["showAddress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/draft": {
         parameters: {
             query?: never;
@@ -33,6 +50,109 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole kit. */
+        get: operations["showKit"];
+        put?: never;
+        post?: never;
+        /** Empties the kit, and what readings taught of it. Past sittings keep what they used. */
+        delete: operations["clearKit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kit as a document, with what readings taught of it. */
+        get: operations["exportKit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a kit document in: all of it or nothing. */
+        post: operations["importKit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The JSON Schema of the kit document. */
+        get: operations["kitSchema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a piece into the kit, or in place of the one with its id. What past sittings used stays as it was. */
+        put: operations["putKitItem"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/{id}/calibration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets what readings taught of a unit in a modifier. */
+        delete: operations["forgetCalibration"];
         options?: never;
         head?: never;
         patch?: never;
@@ -84,6 +204,26 @@ export interface paths {
         put?: never;
         /** Writes an entry to a setup's tape. */
         post: operations["append"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Word of every change of a setup, as server-sent events: `changed` with its version, from whichever server wrote it; `look` where some may
+         *     have been missed.
+         */
+        get: operations["followSetup"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -194,23 +334,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/units": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Units that lights of earlier sittings had, the one used last first: to be taken again without typing. */
-        get: operations["units"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -222,6 +345,18 @@ export interface components {
             /** @description The word on the button: `Dialled`. */
             label: string;
         };
+        /** @description Where a phone finds this server. */
+        Address: {
+            /** @description Whether others on the studio's network reach it. */
+            on_network: boolean;
+            /** @description `http://192.168.1.20:7410`. */
+            url: string;
+        };
+        /**
+         * Format: double
+         * @description A current, 0.1 to 400 amperes.
+         */
+        Amperes: number;
         /**
          * @description What is put on the camera's exposure.
          * @enum {string}
@@ -232,6 +367,25 @@ export interface components {
          * @example 5.6
          */
         Aperture: string;
+        /** @description What automatic flash gave. */
+        Automatic: {
+            /** @description The power. */
+            gave: components["schemas"]["Dial"];
+            /** @description How light the scene was. */
+            tone: components["schemas"]["Tone"];
+        };
+        /** @description A frame was shot by automatic flash, to be locked in manual. */
+        AutomaticFrame: {
+            /**
+             * @description The power that it gave, as written on the unit's dial.
+             * @example 1/16
+             */
+            gave: string;
+            /** @description Whose power was chosen by itself. */
+            light: components["schemas"]["LightId"];
+            /** @description How light the scene is on the whole. */
+            tone: components["schemas"]["Tone"];
+        };
         /** @description An entry that is taken or brought back. */
         Back: {
             /**
@@ -240,17 +394,28 @@ export interface components {
              */
             of: string;
         };
+        /** @description How narrow a beam is. */
+        Beam: {
+            /** @description `I = I₀·cosⁿ`. */
+            exponent: components["schemas"]["Exponent"];
+        } | {
+            /** @description Half of the intensity at this angle from the axis; measured. */
+            half_angle: components["schemas"]["HalfAngle"];
+        };
         /**
          * @description Why a reading is no longer what the meter showed.
          * @enum {string}
          */
-        Because: "dial" | "moved" | "modifier" | "unit" | "copied" | "lights";
+        Because: "dial" | "moved" | "modifier" | "grid" | "gel" | "unit" | "copied" | "lights";
         /** @description Everything that follows from a setup. */
         Board: {
             camera?: components["schemas"]["CameraShown"] | null;
+            /** @description Mains circuits and their load. */
+            circuits: components["schemas"]["CircuitShown"][];
             face?: components["schemas"]["Face"] | null;
             /** @description What is worth knowing, most telling first. */
             findings: components["schemas"]["Finding"][];
+            groups?: components["schemas"]["GroupsShown"] | null;
             /** @description The stop ladder: its ends, lines, rungs and tones. */
             ladder: components["schemas"]["Ladder"];
             /** @description The lanes in the order of the work. */
@@ -262,17 +427,58 @@ export interface components {
             ratio?: components["schemas"]["RatioShown"] | null;
             /** @description The room: its fate in words, and the two decisions. */
             room: components["schemas"]["RoomShown"];
+            /** @description The ways of working, and what each does here. */
+            schools: components["schemas"]["SchoolsShown"];
+        };
+        /** @description What readings said of a unit in a modifier, against the model. */
+        Calibration: {
+            /**
+             * Format: int32
+             * @description From how many readings.
+             */
+            count: number;
+            /** @description Brighter (+) or darker (−) than the model. */
+            offset: components["schemas"]["Stops"];
+            /** @description How much they vary. */
+            spread: components["schemas"]["Stops"];
         };
         /** @description The camera as it is set. */
         Camera: {
+            body?: components["schemas"]["CameraBody"] | null;
             /** @description Aperture, shutter and ISO. */
             exposure: components["schemas"]["Exposure"];
+            /** @description Filters before the lens; the exposure counts what they take. */
+            filters?: components["schemas"]["Filter"][];
             sync?: components["schemas"]["ShutterTime"] | null;
+        };
+        /** @description A camera. */
+        CameraBody: {
+            /** @description Where its noise is least. */
+            base_iso: components["schemas"]["Iso"];
+            /** @description Its shortest time. */
+            fastest: components["schemas"]["ShutterTime"];
+            /** @description Whether it can fire pulses through a travelling curtain. */
+            high_speed?: boolean;
+            iso_cap?: components["schemas"]["Iso"] | null;
+            lowest_iso?: components["schemas"]["Iso"] | null;
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+            pixel_pitch?: components["schemas"]["Micrometres"] | null;
+            sensor?: components["schemas"]["SensorSize"] | null;
+            /** @description Its shutter. */
+            shutter: components["schemas"]["ShutterKind"];
+            /** @description Its longest time. */
+            slowest: components["schemas"]["ShutterTime"];
+            /** @description How finely its dials step. */
+            steps: components["schemas"]["DialSteps"];
         };
         /** @description The camera was set. */
         CameraSet: {
             /** @description Aperture as marked: `8`. */
             aperture: components["schemas"]["Aperture"];
+            body?: components["schemas"]["CameraBody"] | null;
+            /** @description Filters before the lens; those that are there stay where it is left out, an empty list takes them off. */
+            filters?: components["schemas"]["Filter"][] | null;
             /** @description ISO as marked: `100`. */
             iso: components["schemas"]["Iso"];
             /** @description Shutter time as marked: `1/160`. */
@@ -283,6 +489,8 @@ export interface components {
         CameraShown: {
             /** @description Aperture. */
             aperture: components["schemas"]["FNumber"];
+            /** @description What its filters take: `−3.0`. */
+            filter?: string | null;
             /** @description ISO: `100`. */
             iso: string;
             /** @description Shutter time: `1/160`. */
@@ -290,11 +498,40 @@ export interface components {
             /** @description Sync time, where it is known. */
             sync?: string | null;
         };
+        /** @description Units that hang on one mains circuit. */
+        CircuitShown: {
+            /**
+             * Format: double
+             * @description Mean current while they recycle together, amperes.
+             */
+            amperes: number;
+            /** @description The caution that goes with it. */
+            caution: string;
+            /**
+             * Format: double
+             * @description Share of the breaker's rating: 1 is all of it.
+             */
+            load: number;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+            /** @description Names of the units on it. */
+            units: string[];
+            /** @description Said in words. */
+            words: string;
+        };
         /**
          * @description What "3 : 1" means.
          * @enum {string}
          */
         Convention: "lit_shadow" | "readings";
+        /**
+         * Format: double
+         * @description An angle between two directions, 0 to 180 degrees.
+         */
+        Degrees: number;
         /**
          * Format: int32
          * @description Steps below full on the unit's own scale
@@ -314,6 +551,11 @@ export interface components {
          * @enum {string}
          */
         DialStep: "full" | "halves" | "thirds" | "tenths";
+        /**
+         * @description How finely a camera's dials step.
+         * @enum {string}
+         */
+        DialSteps: "thirds" | "halves";
         /** @description A dial was turned. */
         DialTurned: {
             /**
@@ -343,6 +585,29 @@ export interface components {
             aperture: components["schemas"]["FNumber"];
             /** @description What it means: two or three short lines. */
             lines: components["schemas"]["Span"][][];
+        };
+        /** @description What a unit has left. */
+        EnergyShown: {
+            /** @description Stops left down to the lowest. */
+            down: components["schemas"]["Stops"];
+            /** @description `3.7 up, 4.3 down`. */
+            left: string;
+            /**
+             * Format: int32
+             * @description Frames from one charge of its battery.
+             */
+            pops?: number | null;
+            /**
+             * Format: double
+             * @description Recycle time at this power, seconds.
+             */
+            recycle?: number | null;
+            /** @description Slower than the pace that is wanted. */
+            slow: boolean;
+            /** @description Stops left up to full. */
+            up: components["schemas"]["Stops"];
+            /** @description `39 Ws · ready in 0.3 s · 1400 pops`. */
+            words: string;
         };
         /** @description One fact that happened on set. */
         Entry: {
@@ -376,6 +641,18 @@ export interface components {
             /** @description Metres or feet. */
             length: components["schemas"]["LengthChosen"];
         } | {
+            /** @description The ways of working that hold in this setup. */
+            schools: components["schemas"]["Schools"];
+        } | {
+            /** @description The mains, and the pace that is wanted. */
+            supplies: components["schemas"]["Supplies"];
+        } | {
+            /** @description The transmitter that fires the units. */
+            transmitter: components["schemas"]["TransmitterChosen"];
+        } | {
+            /** @description A frame by automatic flash, to begin from. */
+            automatic: components["schemas"]["AutomaticFrame"];
+        } | {
             /** @description A frame was shot. */
             frame: components["schemas"]["FrameShot"];
         } | {
@@ -408,10 +685,17 @@ export interface components {
              */
             id: string;
         };
+        /**
+         * Format: double
+         * @description Exponent of a `cosⁿ` beam, 0.5 to 200.
+         */
+        Exponent: number;
         /** @description The camera's exposure. */
         Exposure: {
             /** @description Aperture. */
             aperture: components["schemas"]["Aperture"];
+            /** @description What the filters before the lens take, in stops: 0 or more. An incident meter does not see it. */
+            filter?: components["schemas"]["Stops"];
             /** @description ISO. */
             iso: components["schemas"]["Iso"];
             /** @description Shutter time. */
@@ -442,12 +726,22 @@ export interface components {
             /** @description What the key does not reach. */
             shadow: components["schemas"]["NowAfter"];
         };
+        /** @description A neutral-density filter before the lens: it takes from room and flash alike. */
+        Filter: {
+            /** @description What it takes, stops. */
+            loss: components["schemas"]["Loss"];
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+        };
         /** @description Something worth knowing, with its numbers. It never blocks. */
         Finding: {
+            /** @description It is about people's safety. Local codes and licensed practice decide. */
+            caution: boolean;
             /** @description What it is. */
             kind: components["schemas"]["FindingKind"];
             /** @description The lane it belongs to. */
             lane: string;
+            remedy?: components["schemas"]["Action"] | null;
             /** @description Said in words. */
             words: string;
         };
@@ -455,7 +749,14 @@ export interface components {
          * @description What can be found.
          * @enum {string}
          */
-        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings";
+        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "diffraction" | "iso_past_cap" | "slow_shutter" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
+        /** @description How long a flash burns at a power. */
+        FlashDuration: {
+            /** @description The power, stops below full: 0 or negative. */
+            power: components["schemas"]["Stops"];
+            t01?: components["schemas"]["Seconds"] | null;
+            t05?: components["schemas"]["Seconds"] | null;
+        };
         /** @description A line that must not be passed. */
         Floor: {
             /** @description Where. */
@@ -463,6 +764,18 @@ export interface components {
             /** @description `remove: below −5`. */
             words: string;
         };
+        /** @description What focal lengths a lens has. */
+        FocalRange: {
+            /** @description Shortest. */
+            from: components["schemas"]["Millimetres"];
+            /** @description Longest; the same for a fixed one. */
+            to: components["schemas"]["Millimetres"];
+        };
+        /**
+         * @description Who follows whom.
+         * @enum {string}
+         */
+        Follow: "lights_follow" | "camera_follows";
         /** @description What stands at a lane's foot. */
         Foot: {
             /** @description Second line instead, while a move is pending: `→ 1/16 +0.3`. */
@@ -471,13 +784,28 @@ export interface components {
             plain: string;
             /** @description First line: the setting. Empty where there is none; the second line then has the room of two. */
             strong: string;
-            /** @description Third line: the modifier. */
+            /** @description Third line: the modifier, with its grid and gels. */
             third: string;
+            /** @description Group and channel: `A · ch 1`. */
+            trigger?: string | null;
         };
         /** @description A frame was shot. */
         FrameShot: {
             /** @description What was seen in it: 1 to 60 characters. */
             note?: string | null;
+        };
+        /** @description Where unit and modifier stand in the kit. */
+        FromKit: {
+            /**
+             * Format: uuid
+             * @description The modifier.
+             */
+            modifier?: string | null;
+            /**
+             * Format: uuid
+             * @description The unit.
+             */
+            unit: string;
         };
         /** @description What lies between a reading and its wish. */
         Gap: {
@@ -488,6 +816,110 @@ export interface components {
             /** @description Which way to go. */
             way: components["schemas"]["Way"];
         };
+        /** @description A piece of equipment. */
+        Gear: {
+            /** @description A flash unit. */
+            strobe: components["schemas"]["Unit"];
+        } | {
+            /** @description Something before a lamp. */
+            modifier: components["schemas"]["Modifier"];
+        } | {
+            /** @description A reflector or a flag. */
+            panel: components["schemas"]["Panel"];
+        } | {
+            /** @description A colour filter. */
+            gel: components["schemas"]["Gel"];
+        } | {
+            /** @description A neutral-density filter. */
+            filter: components["schemas"]["Filter"];
+        } | {
+            /** @description A camera. */
+            camera: components["schemas"]["CameraBody"];
+        } | {
+            /** @description A lens. */
+            lens: components["schemas"]["Lens"];
+        } | {
+            /** @description A meter. */
+            meter: components["schemas"]["MeterBody"];
+        } | {
+            /** @description A transmitter. */
+            transmitter: components["schemas"]["Transmitter"];
+        };
+        /** @description A colour filter before a lamp. */
+        Gel: {
+            /** @description What it takes, stops. */
+            loss: components["schemas"]["Loss"];
+            /** @description Shift: positive warms. */
+            mired: components["schemas"]["Mired"];
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+        };
+        /** @description A honeycomb before a front. */
+        Grid: {
+            angle?: components["schemas"]["Degrees"] | null;
+            /** @description What it takes on its axis, stops. */
+            loss: components["schemas"]["Loss"];
+        };
+        /**
+         * @description A group of units that is set together: a letter, A to Z.
+         * @example A
+         */
+        Group: string;
+        /**
+         * @description What a transmitter tells the groups.
+         * @enum {string}
+         */
+        GroupControl: "ratio" | "power" | "nothing";
+        /** @description A group. */
+        GroupRow: {
+            /** @description Its letter. */
+            group: string;
+            /** @description The lights in it. */
+            lights: string;
+            /** @description What the transmitter sends it: `1/16 +0.3`, where it sends powers. */
+            set?: string | null;
+        };
+        /** @description The transmitter and its groups. */
+        GroupsShown: {
+            /** @description Ratios and the stops that they mean, so that nobody takes the one for the other. */
+            ratios: components["schemas"]["RatioInStops"][];
+            /** @description One for each group that is used. */
+            rows: components["schemas"]["GroupRow"][];
+            /** @description The transmitter's name. */
+            transmitter: string;
+            /** @description What to do, in words: `Set A : B to 2 : 1. That is 1 stop.` */
+            words: string;
+        };
+        /** @description A likely level, and how far off it may be. */
+        GuessShown: {
+            /** @description From what it is told: `from the rated energy`, `from 3 readings of Taper 400 in Octa 90`. */
+            from: string;
+            /** @description Where. */
+            mark: components["schemas"]["Mark"];
+            /** @description Either way. */
+            within: components["schemas"]["Stops"];
+            /** @description `likely −0.4 ±1.0`. */
+            words: string;
+        };
+        /** @description A guide number with what it was given for. */
+        GuideNumber: {
+            /** @description For which ISO. */
+            iso: components["schemas"]["Iso"];
+            /** @description Metres or feet: the two differ by a factor of 3.28, that is 3.4 stops. */
+            length: components["schemas"]["LengthUnit"];
+            /** @description As printed. */
+            number: components["schemas"]["GuideValue"];
+        };
+        /**
+         * Format: double
+         * @description A guide number as printed, 1 to 1000.
+         */
+        GuideValue: number;
+        /**
+         * Format: double
+         * @description Angle from the axis at which a beam has half its intensity, 1 to 85 degrees.
+         */
+        HalfAngle: number;
         /** @description How the server is. */
         Health: {
             /** @description `ok`. */
@@ -497,16 +929,86 @@ export interface components {
         };
         /** @description A reading that is held, with how it stands. */
         Held: {
+            /** @description Where and how the meter was held. */
+            how?: components["schemas"]["How"];
+            /** @description What each of the other lights that were on gave at that moment, `Av` at ISO 100, where it was known. */
+            others?: components["schemas"]["Other"][];
             /** @description What the meter showed. */
             reading: components["schemas"]["Reading"];
             /** @description How it stands. */
             standing: components["schemas"]["Standing"];
+        };
+        /** @description How a reading was taken. What is left out is as usual: the light alone, where it works, held as the setup says. */
+        How: {
+            metered?: components["schemas"]["Metered"] | null;
+            /** @description Lights that were on, besides the one that was read. */
+            on?: components["schemas"]["LightId"][];
+            place?: components["schemas"]["Place"] | null;
+            receptor?: components["schemas"]["Receptor"] | null;
+        };
+        /** @description What an import did. */
+        ImportDone: {
+            /** @description Pieces that were not there. */
+            added: number;
+            /** @description Pieces that were there and differed. */
+            changed: number;
+            /** @description Pieces that were there as they are. */
+            same: number;
+            /** @description Readings' teachings that were not there. */
+            samples: number;
         };
         /**
          * @description A film or sensor speed as marked, in third stops.
          * @example 100
          */
         Iso: string;
+        /** @description A whole kit, to be carried from one place to another. */
+        KitDocument: {
+            /** @description What this is. */
+            format: components["schemas"]["KitFormat"];
+            /** @description The pieces, at most 2000. */
+            items: components["schemas"]["KitItem"][];
+            /** @description What readings said of units in modifiers. */
+            samples?: components["schemas"]["Sample"][];
+        };
+        /**
+         * @description Names this kind of document.
+         * @enum {string}
+         */
+        KitFormat: "ink-lamp-kit-1";
+        /** @description A piece of the kit with its id. */
+        KitItem: {
+            /**
+             * Format: uuid
+             * @description Its id, made by whoever typed it in.
+             */
+            id: string;
+            /** @description What it is. */
+            is: components["schemas"]["Gear"];
+            /** @description No longer offered; sittings of the past keep what they used. */
+            retired?: boolean;
+        };
+        /** @description A piece of the kit. */
+        KitItemView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description What it is. */
+            is: components["schemas"]["Gear"];
+            /** @description What is worth a second look, and the cautions that go with it. */
+            notes: components["schemas"]["Note"][];
+            /** @description No longer offered. */
+            retired: boolean;
+        };
+        /** @description The kit. */
+        KitView: {
+            /** @description The pieces, retired ones too, by kind and name. */
+            items: components["schemas"]["KitItemView"][];
+            /** @description What readings taught of units in modifiers. */
+            learnt: components["schemas"]["LearntView"][];
+        };
         /** @description The scale that all lanes stand on. */
         Ladder: {
             /** @description A mid-grey reads as black below this. */
@@ -526,11 +1028,13 @@ export interface components {
         Lane: {
             after?: components["schemas"]["Mark"] | null;
             dial?: components["schemas"]["DialShown"] | null;
+            energy?: components["schemas"]["EnergyShown"] | null;
             face?: components["schemas"]["Face"] | null;
             floor?: components["schemas"]["Floor"] | null;
             /** @description What stands at the lane's foot. */
             foot: components["schemas"]["Foot"];
             gap?: components["schemas"]["Gap"] | null;
+            guess?: components["schemas"]["GuessShown"] | null;
             /** @description `room`, `camera`, a light's id, `whole` or `frame`. */
             id: string;
             /** @description What kind of step it is. */
@@ -562,6 +1066,21 @@ export interface components {
          * @enum {string}
          */
         LaneState: "untouched" | "set" | "measured" | "read_again" | "over" | "under" | "on_target" | "removed" | "kept";
+        /** @description What readings taught of a unit in a modifier. */
+        LearntView: {
+            /** @description What was learnt. */
+            calibration: components["schemas"]["Calibration"];
+            /**
+             * Format: uuid
+             * @description The modifier.
+             */
+            modifier?: string | null;
+            /**
+             * Format: uuid
+             * @description The unit.
+             */
+            unit: string;
+        };
         /** @description Metres or feet were chosen. */
         LengthChosen: {
             /** @description The unit of every distance that is told. */
@@ -572,6 +1091,17 @@ export interface components {
          * @enum {string}
          */
         LengthUnit: "metres" | "feet";
+        /** @description A lens. */
+        Lens: {
+            /** @description Its focal lengths. */
+            focal: components["schemas"]["FocalRange"];
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+            /** @description Its smallest aperture. */
+            smallest: components["schemas"]["Aperture"];
+            /** @description Its widest aperture. */
+            widest: components["schemas"]["Aperture"];
+        };
         /** @description A level against the camera's exposure. */
         Level: {
             /** @description Stops over (+) or under (−) the exposure. */
@@ -579,6 +1109,7 @@ export interface components {
         };
         /** @description A light: what it is for, which unit does it, how that is set, and what was read. */
         Light: {
+            automatic?: components["schemas"]["Automatic"] | null;
             dial?: components["schemas"]["Dial"] | null;
             distance?: components["schemas"]["Meters"] | null;
             /** @description Its id within the setup. */
@@ -586,6 +1117,8 @@ export interface components {
             /** @description What is on it, in words. */
             modifier?: string | null;
             reading?: components["schemas"]["Held"] | null;
+            /** @description What its modifier does, grid, gels, angle, group, channel, circuit. */
+            rig?: components["schemas"]["Rig"];
             /** @description What it is for. */
             role: components["schemas"]["Role"];
             target?: components["schemas"]["Stops"] | null;
@@ -608,6 +1141,8 @@ export interface components {
             light: components["schemas"]["LightId"];
             /** @description What is on it: 1 to 60 characters. */
             modifier?: string | null;
+            /** @description What its modifier does, grid, gels, angle, group, channel, circuit. */
+            rig?: components["schemas"]["Rig"];
             /** @description What it is for. */
             role: components["schemas"]["Role"];
             unit?: components["schemas"]["Unit"] | null;
@@ -617,6 +1152,11 @@ export interface components {
             /** @description Which. */
             light: components["schemas"]["LightId"];
         };
+        /**
+         * @description How a transmitter reaches the units.
+         * @enum {string}
+         */
+        Link: "radio" | "optical" | "cord";
         /** @description A look by its name. */
         LookName: {
             /**
@@ -652,6 +1192,11 @@ export interface components {
             /** @description 1 to 60 characters. */
             name: string;
         };
+        /**
+         * Format: double
+         * @description Light that is taken away, 0 to 12 stops.
+         */
+        Loss: number;
         /** @description A level on the ladder. */
         Mark: {
             /** @description What the meter reads there. */
@@ -661,11 +1206,34 @@ export interface components {
             /** @description Stops against the exposure. */
             stops: components["schemas"]["Stops"];
         };
+        /** @description A meter. */
+        MeterBody: {
+            dome?: components["schemas"]["MeterConstant"] | null;
+            /** @description Whether it reads flash. */
+            flash: boolean;
+            flat?: components["schemas"]["MeterConstant"] | null;
+            /** @description Whether it reads the pulses of high-speed sync; ordinary ones can't. */
+            high_speed?: boolean;
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+            /** @description What it shows: `tenths` or `thirds`. */
+            shows: components["schemas"]["Step"];
+        };
+        /**
+         * Format: double
+         * @description A meter's calibration constant, 100 to 600 lx s.
+         */
+        MeterConstant: number;
         /**
          * @description What a meter shows, as it is typed: a whole-stop f-number with tenths (`5.6 8`), or a third-stop f-number.
          * @example 5.6 8
          */
         MeterDisplay: string;
+        /**
+         * @description How the meter was fired.
+         * @enum {string}
+         */
+        Metered: "cordless" | "cord";
         /**
          * Format: double
          * @description A distance in metres, 0.05 to 50.
@@ -673,10 +1241,38 @@ export interface components {
          */
         Meters: number;
         /**
+         * Format: double
+         * @description Distance from pixel to pixel, 0.5 to 50 micrometres.
+         */
+        Micrometres: number;
+        /**
+         * Format: double
+         * @description A length on a camera, 1 to 2000 millimetres.
+         */
+        Millimetres: number;
+        /**
+         * Format: double
+         * @description A colour filter's shift in mired, −500 to +500: positive warms.
+         */
+        Mired: number;
+        /** @description A modifier as it stands in the kit. */
+        Modifier: {
+            grid?: components["schemas"]["Grid"] | null;
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+            /** @description What it does to light. */
+            shape: components["schemas"]["Shape"];
+        };
+        /**
+         * @description What a modifier is.
+         * @enum {string}
+         */
+        ModifierKind: "bare" | "softbox" | "octa" | "strip" | "umbrella" | "dish" | "cone" | "snoot";
+        /**
          * @description Kinds of move.
          * @enum {string}
          */
-        MoveKind: "meter_room" | "set_camera" | "move_room" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "meter_whole" | "find_what_moved" | "shoot";
+        MoveKind: "meter_room" | "set_camera" | "move_room" | "move_camera" | "lock_in_manual" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "meter_whole" | "find_what_moved" | "shoot";
         /** @description A new name. */
         NewName: {
             /** @description 1 to 60 characters. */
@@ -696,6 +1292,13 @@ export interface components {
             /** @description Why, and the other way to do it: two lines at most. */
             why: components["schemas"]["Span"][][];
         };
+        /** @description Something worth knowing of a piece of the kit. */
+        Note: {
+            /** @description A caution for people's safety. Local codes and licensed practice decide. */
+            caution: boolean;
+            /** @description Said in words. */
+            words: string;
+        };
         /** @description A note was taken. */
         NoteTaken: {
             /** @description 1 to 60 characters. */
@@ -707,6 +1310,42 @@ export interface components {
             /** @description Now. */
             now: components["schemas"]["Mark"];
         };
+        /** @description Another light that was on during a reading. */
+        Other: {
+            /**
+             * Format: double
+             * @description What its flash gave, `Av` at ISO 100; none where it was not known then.
+             */
+            av_100?: number | null;
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+        };
+        /** @description A reflector or a flag. */
+        Panel: {
+            /** @description What it does. */
+            kind: components["schemas"]["PanelKind"];
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+            /** @description How large it is. */
+            size: components["schemas"]["Size"];
+        };
+        /**
+         * @description What a panel does.
+         * @enum {string}
+         */
+        PanelKind: "white" | "silver" | "dark" | "flag";
+        /** @description A piece as it is to be. */
+        PieceToPut: {
+            /** @description What it is. */
+            is: components["schemas"]["Gear"];
+            /** @description No longer offered. */
+            retired?: boolean;
+        };
+        /**
+         * @description Where the meter was held.
+         * @enum {string}
+         */
+        Place: "face" | "shadow_side" | "hair_or_shoulder" | "ground";
         /** @description A unit's power scale, to be drawn. */
         PowerDrawing: {
             /** @description Lowest power in stops below full. */
@@ -808,6 +1447,11 @@ export interface components {
             version?: number | null;
         };
         /**
+         * @description How a unit makes less light.
+         * @enum {string}
+         */
+        Pulse: "cut_short" | "voltage";
+        /**
          * Format: double
          * @description A ratio as one number to 1: above 0 and up to 1024.
          * @example 3
@@ -816,6 +1460,15 @@ export interface components {
         /** @description The ratio of key to fill was chosen, or given up. */
         RatioChosen: {
             target?: components["schemas"]["RatioSpec"] | null;
+        };
+        /** @description A ratio between groups, and what it means. */
+        RatioInStops: {
+            /** @description `4 : 1`. */
+            shown: string;
+            /** @description `2.0 stops`. */
+            stops: string;
+            /** @description The one to set. */
+            wanted: boolean;
         };
         /** @description The wished ratio. */
         RatioShown: {
@@ -852,6 +1505,8 @@ export interface components {
         };
         /** @description The meter was read. */
         ReadingTaken: {
+            /** @description Which lights were on, where and how it was held. */
+            how?: components["schemas"]["How"];
             iso?: components["schemas"]["Iso"] | null;
             /**
              * @description What was read.
@@ -861,6 +1516,32 @@ export interface components {
             /** @description What the meter showed, as it is typed: `5.6 8`. */
             shows: components["schemas"]["MeterDisplay"];
             shutter?: components["schemas"]["ShutterTime"] | null;
+        };
+        /**
+         * @description What the meter wears, and where it points.
+         * @enum {string}
+         */
+        Receptor: "dome_to_camera" | "dome_to_light" | "flat_to_light" | "flat_to_camera";
+        /** @description What belongs to a light beside its unit and place. What is left out is not known, or not there. */
+        Rig: {
+            angle?: components["schemas"]["Degrees"] | null;
+            calibration?: components["schemas"]["Calibration"] | null;
+            /**
+             * Format: int32
+             * @description The channel it listens on.
+             */
+            channel?: number | null;
+            /**
+             * Format: int32
+             * @description The mains circuit it hangs on, from 1; the first where it is left out.
+             */
+            circuit?: number | null;
+            /** @description The gels that are on. */
+            gels?: components["schemas"]["Gel"][];
+            grid?: components["schemas"]["Grid"] | null;
+            group?: components["schemas"]["Group"] | null;
+            kit?: components["schemas"]["FromKit"] | null;
+            shape?: components["schemas"]["Shape"] | null;
         };
         /**
          * @description What a light is for.
@@ -913,6 +1594,26 @@ export interface components {
             /** @description Where it is. */
             stops: components["schemas"]["Stops"];
         };
+        /** @description What one reading said of a unit in a modifier. */
+        Sample: {
+            /**
+             * Format: uuid
+             * @description The entry of the tape that it comes from.
+             */
+            entry: string;
+            /**
+             * Format: uuid
+             * @description The modifier, as it stands in the kit.
+             */
+            modifier?: string | null;
+            /** @description Brighter (+) or darker (−) than the model. */
+            offset: components["schemas"]["Stops"];
+            /**
+             * Format: uuid
+             * @description The unit, as it stands in the kit.
+             */
+            unit: string;
+        };
         /** @description The markings of a camera's dials in third stops, each in the order in which the picture gets darker. */
         Scales: {
             /** @description f/1 to f/45. */
@@ -921,6 +1622,38 @@ export interface components {
             isos: string[];
             /** @description 30 s to 1/8000 s. */
             shutters: string[];
+        };
+        /** @description The ways of working that hold in a setup. Ratio convention and anchor stand with the ratio, metres and feet on their own. */
+        Schools: {
+            /** @description Who follows whom. */
+            follow?: components["schemas"]["Follow"];
+            /** @description How the meter is held at the face; readings taken otherwise are converted where the light's angle is known. */
+            receptor?: components["schemas"]["Receptor"];
+            /** @description In what steps differences are told. */
+            step?: components["schemas"]["Step"];
+        };
+        /** @description What a way of working does in this setup. */
+        SchoolsShown: {
+            /** @description What lies on 0. */
+            anchor: string;
+            /** @description Who follows whom. */
+            follow: string;
+            /** @description How the meter is held. */
+            receptor: string;
+            /** @description In what steps differences are told. */
+            step: string;
+        };
+        /**
+         * Format: double
+         * @description A time, a hundred-thousandth of a second to 600 seconds.
+         */
+        Seconds: number;
+        /** @description A sensor's size. */
+        SensorSize: {
+            /** @description The short side. */
+            height: components["schemas"]["Millimetres"];
+            /** @description The long side. */
+            width: components["schemas"]["Millimetres"];
         };
         /** @description Everything as it now stands. */
         Setup: {
@@ -937,6 +1670,11 @@ export interface components {
             ratio?: components["schemas"]["RatioSpec"] | null;
             /** @description The room's light. */
             room: components["schemas"]["Room"];
+            /** @description The ways of working that hold here. */
+            schools?: components["schemas"]["Schools"];
+            /** @description The mains, and the pace that is wanted. */
+            supplies?: components["schemas"]["Supplies"];
+            transmitter?: components["schemas"]["Transmitter"] | null;
             whole?: components["schemas"]["Held"] | null;
         };
         /** @description A setup as it stands: the state, everything that follows from it, and its tape. */
@@ -972,6 +1710,25 @@ export interface components {
              */
             version: number;
         };
+        /** @description What a modifier does to light. */
+        Shape: {
+            beam?: components["schemas"]["Beam"] | null;
+            double_diffusion?: components["schemas"]["Loss"] | null;
+            /** @description What it is. */
+            kind: components["schemas"]["ModifierKind"];
+            /** @description What of the lamp's light does not leave it, stops. */
+            loss: components["schemas"]["Loss"];
+            size?: components["schemas"]["Size"] | null;
+        };
+        /** @description How a shutter opens. */
+        ShutterKind: {
+            /** @description Two curtains: the frame is open all at once only up to the sync time. */
+            focal_plane: {
+                /** @description Shortest time that syncs. */
+                sync: components["schemas"]["ShutterTime"];
+                travel?: components["schemas"]["Seconds"] | null;
+            };
+        } | "leaf";
         /**
          * @description A shutter time as marked, in third stops: `1/160`, `2`.
          * @example 1/160
@@ -1032,6 +1789,30 @@ export interface components {
              */
             number: number;
         };
+        /** @description How large a front is, metres. */
+        Size: {
+            /** @description Round. */
+            round: {
+                /** @description Across, metres. */
+                diameter: components["schemas"]["Span"];
+            };
+        } | {
+            /** @description Square-cornered. */
+            rectangle: {
+                /** @description Metres. */
+                height: components["schemas"]["Span"];
+                /** @description Metres. */
+                width: components["schemas"]["Span"];
+            };
+        };
+        /** @description A cell that fires the unit by another unit's light. */
+        SlaveCell: {
+            /**
+             * Format: int32
+             * @description How many pre-flashes it lets pass before it fires.
+             */
+            pre_flashes: number;
+        };
         /** @description One piece of a line. */
         Span: {
             /** @description Plain words. */
@@ -1069,6 +1850,11 @@ export interface components {
             /** @description What was copied. */
             setup: components["schemas"]["Setup"];
         };
+        /**
+         * @description In what steps differences are told, and a meter or a dial counts.
+         * @enum {string}
+         */
+        Step: "tenths" | "thirds" | "halves";
         /**
          * Format: double
          * @description Stops: base-2 logarithm of a ratio of amounts of light
@@ -1111,6 +1897,28 @@ export interface components {
             role: components["schemas"]["Role"];
             /** @description Where. */
             stops: components["schemas"]["Stops"];
+        };
+        /** @description The mains that the units hang on, and the pace that is wanted. */
+        Supplies: {
+            /** @description What one circuit's breaker carries. */
+            breaker: components["schemas"]["Amperes"];
+            pace?: components["schemas"]["Seconds"] | null;
+            volts?: components["schemas"]["Volts"] | null;
+        };
+        /** @description What a unit runs on. */
+        Supply: {
+            /** @description The mains. */
+            mains: {
+                /** @description Its voltage. */
+                volts: components["schemas"]["Volts"];
+            };
+        } | {
+            /** @description A battery. */
+            battery: {
+                volts?: components["schemas"]["Volts"] | null;
+                /** @description Its energy. */
+                watt_hours: components["schemas"]["WattHours"];
+            };
         };
         /** @description One item of a tape. */
         TapeItemView: {
@@ -1169,14 +1977,87 @@ export interface components {
             /** @description Where it stands, in stops below full (0 or negative). */
             stops: components["schemas"]["Stops"];
         };
-        /** @description A flash unit as the photographer knows it: its name and how its power is set. */
+        /**
+         * @description How light a scene is on the whole: automatic exposure is pulled down by a light one and pushed up by a dark one.
+         * @enum {string}
+         */
+        Tone: "light" | "middle" | "dark";
+        /** @description A transmitter. */
+        Transmitter: {
+            /**
+             * Format: int32
+             * @description How many channels it has.
+             */
+            channels: number;
+            /** @description Whether its own flash adds to the exposure. */
+            contributes?: boolean;
+            /** @description What it tells the groups. */
+            control: components["schemas"]["GroupControl"];
+            /**
+             * Format: int32
+             * @description How many groups it has, from A.
+             */
+            groups: number;
+            /** @description How it reaches the units. */
+            link: components["schemas"]["Link"];
+            /**
+             * Format: int32
+             * @description Denominator of the lowest power it sends: 128 for 1/128.
+             */
+            lowest?: number | null;
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many pre-flashes it sends before the exposure.
+             */
+            pre_flashes?: number;
+            /** @description How finely it steps. */
+            step: components["schemas"]["DialStep"];
+        };
+        /** @description The transmitter was chosen, or put away. */
+        TransmitterChosen: {
+            transmitter?: components["schemas"]["Transmitter"] | null;
+        };
+        /** @description A flash unit as the photographer knows it: its name and how its power is set, and what else its sheet says. */
         Unit: {
+            /**
+             * Format: int32
+             * @description How many channels it knows.
+             */
+            channels?: number | null;
+            /** @description Flash durations by power. */
+            durations?: components["schemas"]["FlashDuration"][];
+            /**
+             * Format: int32
+             * @description How many groups it can be put in, from A.
+             */
+            groups?: number | null;
+            guide?: components["schemas"]["GuideNumber"] | null;
+            /** @description Whether it can pulse through a travelling curtain. */
+            high_speed?: boolean;
+            lamp?: components["schemas"]["Watts"] | null;
             /** @description What it is called on set, 1 to 60 characters. */
             name: string;
+            pulse?: components["schemas"]["Pulse"] | null;
             rated?: components["schemas"]["WattSeconds"] | null;
+            recycle?: components["schemas"]["Seconds"] | null;
             /** @description How its dial is written. */
             scale: components["schemas"]["PowerScaleSpec"];
+            slave?: components["schemas"]["SlaveCell"] | null;
+            supply?: components["schemas"]["Supply"] | null;
+            zoom?: components["schemas"]["Zoom"] | null;
         };
+        /**
+         * Format: double
+         * @description Voltage, 1 to 1000 volts.
+         */
+        Volts: number;
+        /**
+         * Format: double
+         * @description A battery's energy, 0.1 to 10000 watt-hours.
+         */
+        WattHours: number;
         /**
          * Format: double
          * @description Stored electrical energy in watt-seconds (joules), above 0 and up to 10 000.
@@ -1184,10 +2065,22 @@ export interface components {
          */
         WattSeconds: number;
         /**
+         * Format: double
+         * @description A lamp's power, 1 to 2000 watts.
+         */
+        Watts: number;
+        /**
          * @description Which way to go.
          * @enum {string}
          */
         Way: "up" | "down";
+        /** @description The range of a head that zooms, millimetres of focal length that it covers. */
+        Zoom: {
+            /** @description Longest. */
+            long: components["schemas"]["Millimetres"];
+            /** @description Widest. */
+            wide: components["schemas"]["Millimetres"];
+        };
     };
     responses: never;
     parameters: never;
@@ -1197,6 +2090,26 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    showAddress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The address */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Address"];
+                };
+            };
+        };
+    };
     draft: {
         parameters: {
             query?: never;
@@ -1256,6 +2169,204 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Problem"];
                 };
+            };
+        };
+    };
+    showKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The kit */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitView"];
+                };
+            };
+            /** @description Record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    clearKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    exportKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The document */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitDocument"];
+                };
+            };
+        };
+    };
+    importKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitDocument"];
+            };
+        };
+        responses: {
+            /** @description What was done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportDone"];
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong; nothing was changed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    kitSchema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description JSON Schema 2020-12 */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+        };
+    };
+    putKitItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The piece, by an id that the client makes */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PieceToPut"];
+            };
+        };
+        responses: {
+            /** @description The piece as it stands */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitItemView"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forgetCalibration: {
+        parameters: {
+            query?: {
+                /** @description The modifier; left out where the unit was read without one of the kit's. */
+                modifier?: string | null;
+            };
+            header?: never;
+            path: {
+                /** @description The unit */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1455,6 +2566,38 @@ export interface operations {
             };
             /** @description Record out of reach */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    followSetup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Events, until either side ends it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
+                };
+            };
+            /** @description The id is none */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -1781,35 +2924,6 @@ export interface operations {
             };
             /** @description A field is wrong */
             422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    units: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The units */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Unit"][];
-                };
-            };
-            /** @description Record out of reach */
-            503: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,9 +1,11 @@
+import { IDBFactory } from 'fake-indexeddb'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useOutbox, type Outcome } from './outbox'
 
 interface Sent {
   id: string
   base: number
+  entry: { note: { text: string } }
 }
 
 const note = (text: string) => ({ note: { text } })
@@ -16,8 +18,10 @@ describe('the outbox', () => {
   let outcomes: Outcome[]
 
   beforeEach(() => {
-    vi.useFakeTimers()
+    // The database works with real ticks; only the waiting is made short.
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'Date'], shouldAdvanceTime: true })
     localStorage.clear()
+    vi.stubGlobal('indexedDB', new IDBFactory())
     ;[sent, answers, outcomes] = [[], [], []]
     vi.stubGlobal('fetch', async (request: Request) => {
       const body = (await request.json()) as Sent
@@ -63,11 +67,34 @@ describe('the outbox', () => {
     box().add('look', 0, note('a'))
     await vi.advanceTimersByTimeAsync(100)
     const again = box()
-    expect(again.waiting.value).toBe(1)
-    await again.flush()
+    await again.ready
+    await settle()
     expect(sent[1]?.id).toBe(sent[0]?.id)
     expect(again.waiting.value).toBe(0)
+    const third = box()
+    await third.ready
+    expect(third.waiting.value).toBe(0)
+  })
+
+  it('takes over what the first version kept', async () => {
+    const old = { id: 'old', setup: 'look', base: 2, at: '2026-11-25T10:00:00Z', entry: note('a') }
+    localStorage.setItem('ink-lamp.outbox', JSON.stringify([old]))
+    await box().ready
     await settle()
+    expect(sent.map((s) => s.id)).toEqual(['old'])
+    expect(localStorage.getItem('ink-lamp.outbox')).toBeNull()
+  })
+
+  it('sends in the order in which it was typed, what an earlier page left first', async () => {
+    answers = [() => new TypeError('refused')]
+    box().add('look', 0, note('a'))
+    await vi.advanceTimersByTimeAsync(100)
+    const { add, ready } = box()
+    await ready
+    add('look', 0, note('b'))
+    await settle()
+    const order = [...new Set(sent.map((s) => s.entry.note.text))]
+    expect(order).toEqual(['a', 'b'])
   })
 
   it('tells of a refusal, and what stood behind it no longer counts on it', async () => {

@@ -1,12 +1,17 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted } from 'vue'
 import type { Scales } from '@/api/client'
+import { byName, offers } from '@/kit/offers'
 import { useBoard } from '@/stores/board'
+import { useKit } from '@/stores/kit'
 import ChoiceList from '@/ui/ChoiceList.vue'
 
 /** Aperture, shutter and ISO in third stops: a list each, and a step either way. */
 const { scales } = defineProps<{ scales: Scales }>()
 const board = useBoard()
+const kit = useKit()
+// Without the kit the camera is set all the same.
+onMounted(() => kit.load().catch(() => undefined))
 
 type Dial = 'aperture' | 'shutter' | 'iso'
 const DIALS: { dial: Dial; label: string; words: (marking: string) => string }[] = [
@@ -28,6 +33,30 @@ const syncs = computed(() => [
     .filter((s) => /^1\/(\d+)$/.test(s) && Number(s.slice(2)) >= 30 && Number(s.slice(2)) <= 500)
     .map((s) => ({ value: s, words: `sync ${s}` })),
 ])
+
+/** The camera itself: its sync time, and its limits. */
+const body = computed({
+  get: () => board.view?.setup.camera?.body?.name ?? '',
+  set: (name) => {
+    const camera = kit.cameras.find((c) => c.sheet.name === name)?.sheet
+    if (camera) board.write({ camera: { ...{ ...USUAL, ...settings() }, body: camera } })
+  },
+})
+const bodies = computed(() => offers(byName(kit.cameras), body.value, 'camera not said'))
+/** The filters that are on: one of the kit, or none. */
+const filter = computed({
+  get: () => board.view?.setup.camera?.filters?.map((f) => f.name).join(' + ') ?? '',
+  set: (name) => {
+    const on = kit.filters.find((f) => f.sheet.name === name)?.sheet
+    board.write({ camera: { ...{ ...USUAL, ...settings() }, filters: on ? [on] : [] } })
+  },
+})
+const filters = computed(() => offers(byName(kit.filters), filter.value, 'no filter'))
+
+function settings(): Partial<Record<Dial, string>> {
+  const now = exposure.value
+  return now ? { aperture: now.aperture, shutter: now.shutter, iso: now.iso } : {}
+}
 
 function markings(dial: Dial): string[] {
   const all = { aperture: scales.apertures, shutter: scales.shutters, iso: scales.isos }[dial]
@@ -51,11 +80,11 @@ function step(dial: Dial, by: 1 | -1): void {
 
 <template>
   <section class="card p-3" aria-label="Camera">
-    <div class="mb-2 flex items-center justify-between">
-      <h2 class="text-head font-[650]">
-        Camera <span v-if="!exposure" class="label font-normal text-text-2">not set; a choice sets all three</span>
-      </h2>
-      <ChoiceList v-model="sync" label="Sync time" :options="syncs" class="w-[124px]" />
+    <div class="mb-2 flex items-center gap-2">
+      <h2 class="flex-1 text-head font-[650]">Camera</h2>
+      <ChoiceList v-model="body" label="Camera" :options="bodies" class="w-[112px]" />
+      <ChoiceList v-model="filter" label="Filter" :options="filters" class="w-[104px]" />
+      <ChoiceList v-model="sync" label="Sync time" :options="syncs" class="w-[108px]" />
     </div>
     <div class="grid grid-cols-3 gap-2">
       <div v-for="{ dial, label, words } in DIALS" :key="dial" class="flex min-w-0" role="group" :aria-label="label">

@@ -29,6 +29,7 @@ defineProps<{ board: Board }>()
             >{{ lane.likely ? 'likely ' : '' }}{{ lane.reading.shown }} stops,
             {{ lane.reading.aperture.words }}</template
           >
+          <template v-else-if="lane.guess">{{ lane.guess.words }} stops, {{ lane.guess.mark.aperture.words }}</template>
         </td>
         <td>
           <template v-if="lane.target">{{ lane.target.shown }} stops, {{ lane.target.aperture.words }}</template>

@@ -6,7 +6,7 @@ import { wishAt } from '@/stores/wishes'
 import StateSign from '@/ui/StateSign.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import { MARKS, ROLE_COLOURS } from '@/ui/marks'
-import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf } from './geometry'
+import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf, TRIGGER } from './geometry'
 import { FTspans } from './FTspans'
 import LadderTable from './LadderTable.vue'
 import ZonePatterns from './ZonePatterns.vue'
@@ -35,7 +35,10 @@ watch(
   { immediate: true },
 )
 
-const body = computed(() => Math.max(240, height.value - HEAD - FOOT))
+const foot = computed(() => FOOT + (board.lanes.some((l) => l.foot.trigger) ? TRIGGER : 0))
+const body = computed(() => Math.max(240, height.value - HEAD - foot.value))
+/** Many lanes stand close: their numbers on the rail give way to their names. */
+const close = computed(() => board.lanes.length > 9)
 const scale = computed(() => scaleOf(board, body.value))
 const boxes = computed(() => laneBoxes(board, width.value))
 const drawing = computed(() => draw(board, boxes.value, scale.value, ghost))
@@ -123,24 +126,30 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
         v-for="{ lane } in boxes"
         :key="lane.id"
         type="button"
-        class="min-w-0 border-l border-line px-2 pt-[9px] text-left first:border-l-0 focus-visible:outline-offset-[-3px]"
+        class="min-w-0 border-l border-line pt-[9px] text-left first:border-l-0 focus-visible:outline-offset-[-3px]"
+        :class="close ? 'px-1' : 'px-2'"
         :aria-pressed="lane.id === chosen"
+        :title="`${lane.name}, ${lane.words}`"
         @click="emit('choose', lane.id)"
       >
-        <span class="flex items-center gap-[6px] text-head font-[650]">
+        <span
+          class="flex items-center font-[650]"
+          :class="close ? 'gap-1 text-label [font-stretch:84%]!' : 'gap-[6px] text-head'"
+        >
           <RoleMark v-if="lane.role" :role="lane.role" />
           <span class="truncate" :class="lane.state === 'untouched' ? 'text-text-3' : ''">{{ lane.name }}</span>
-          <span class="ml-auto text-tick font-normal text-text-3">{{ lane.number }}</span>
+          <span v-if="!close" class="ml-auto text-tick font-normal text-text-3">{{ lane.number }}</span>
         </span>
         <span
-          class="label mt-[3px] flex items-center gap-[5px]"
-          :class="
+          class="label mt-[3px] flex items-center"
+          :class="[
+            close ? 'gap-[3px] !text-tick [font-stretch:75%]!' : 'gap-[5px]',
             isOff(lane) || lane.state === 'read_again'
               ? 'font-[700] text-text'
               : lane.state === 'untouched'
                 ? 'text-text-3'
-                : 'text-text-2'
-          "
+                : 'text-text-2',
+          ]"
         >
           <StateSign :state="lane.state" />
           <span class="truncate" :class="isRight(lane) ? 'text-text' : ''">{{ lane.words }}</span>
@@ -260,6 +269,14 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
         "
         :stroke="ROLE_COLOURS[ruler.role]"
         stroke-width="1.200"
+        fill="none"
+      />
+      <path
+        v-for="(whisker, i) in drawing.whiskers"
+        :key="`whisker-${i}`"
+        :d="`M${whisker.x - 3} ${whisker.y1}h6m-3 0V${whisker.y2}m-3 0h6`"
+        :stroke="ROLE_COLOURS[whisker.role]"
+        stroke-dasharray="2 3"
         fill="none"
       />
       <g v-if="drawing.bracket" fill="none" stroke="var(--text-2)">
@@ -390,13 +407,14 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
 
     <div
       class="absolute bottom-0 left-0 grid"
-      :style="{ gridTemplateColumns: columns, height: `${FOOT}px` }"
+      :style="{ gridTemplateColumns: columns, height: `${foot}px` }"
       aria-hidden="true"
     >
       <div
         v-for="{ lane } in boxes"
         :key="lane.id"
-        class="label min-w-0 overflow-hidden border-l border-line px-2 pt-[6px] leading-[15px] first:border-l-0"
+        class="label min-w-0 overflow-hidden border-l border-line pt-[6px] leading-[15px] first:border-l-0"
+        :class="close ? 'px-1' : 'px-2'"
       >
         <template v-if="lane.foot.strong">
           <p class="truncate text-[13px] font-[650]">{{ lane.foot.strong }}</p>
@@ -404,6 +422,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
             {{ lane.foot.pending ?? lane.foot.plain }}
           </p>
           <p class="truncate text-text-2">{{ lane.foot.third }}</p>
+          <p v-if="lane.foot.trigger" class="truncate text-text-2">{{ lane.foot.trigger }}</p>
         </template>
         <p v-else class="text-text-2">{{ lane.foot.plain }}</p>
       </div>

@@ -35,8 +35,9 @@ function lit(id: string, role: Role): fc.Arbitrary<Lane> {
       near: fc.boolean(),
       likely: fc.boolean(),
       after: fc.boolean(),
+      guess: fc.option(level),
     })
-    .map(({ reading, target, near, likely, after }) => {
+    .map(({ reading, target, near, likely, after, guess }) => {
       const wish = near && reading !== null && target !== null ? reading + 0.2 : target
       const by = reading !== null && wish !== null ? reading - wish : undefined
       const off = by !== undefined && Math.abs(by) > 0.1
@@ -45,6 +46,7 @@ function lit(id: string, role: Role): fc.Arbitrary<Lane> {
         target: wish === null ? null : mark(wish),
         likely: likely && reading !== null,
         gap: off ? { stops: by, shown: Math.abs(by).toFixed(1), way: by > 0 ? 'down' : 'up' } : null,
+        guess: guess === null ? null : { mark: mark(guess), within: 1, words: 'likely', from: '' },
         after: off && after && wish !== null ? mark(wish) : null,
         state: (off ? 'over' : 'set') as LaneState,
       })
@@ -109,6 +111,8 @@ const board: fc.Arbitrary<Board> = fc
     },
     next: { kind: 'shoot', lane: 'frame', say: [], why: [] },
     findings: [],
+    circuits: [],
+    schools: { follow: '', step: '', receptor: '', anchor: '' },
     length: 'metres',
   }))
 
@@ -152,7 +156,7 @@ describe('the ladder', () => {
         const boxes = laneBoxes(board, 816)
         expect(boxes.map((b) => b.lane.id)).toEqual(board.lanes.map((l) => l.id))
         // No lane gets too narrow for its numbers: many lanes take more than the width.
-        expect(boxes.reduce((sum, b) => sum + b.w, 0)).toBeCloseTo(Math.max(816, 76 * board.lanes.length))
+        expect(boxes.reduce((sum, b) => sum + b.w, 0)).toBeCloseTo(Math.max(816, 68 * board.lanes.length))
       }),
     )
   })

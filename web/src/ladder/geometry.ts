@@ -4,6 +4,8 @@ import { overlaps, place, textWidth, type Box, type Label, type Placed } from '.
 /** Heights of the ladder's head and foot, px. */
 export const HEAD = 56
 export const FOOT = 58
+/** A line more at the foot, where lights have groups or channels. */
+export const TRIGGER = 15
 /** Room above the highest and below the lowest stop, so that their numbers are not cut off. */
 const MARGIN = 9
 /** Where a lane's mark, its number, and the marks that step aside for a small gap stand, px from the lane's left edge. */
@@ -14,7 +16,7 @@ const ASIDE = { hollow: 25, filled: 43 }
 export const R = 9
 export const GHOST_R = 10.6
 /** Lanes are not made narrower than this on average; the ladder scrolls sideways first. */
-const LEAST_LANE = 76
+const LEAST_LANE = 68
 /** A gap under this many stops is too small for a ruler with a number in it. */
 const SMALL_GAP = 0.4
 /** Shares of the width, in the house's own measure for eight lanes at 700 px. */
@@ -59,7 +61,9 @@ export function scaleOf(board: Board, height: number): Scale {
 /** Lanes side by side over the whole width; where that is too little for so many, over more. */
 export function laneBoxes(board: Board, width: number): LaneBox[] {
   const all = Math.max(width, board.lanes.length * LEAST_LANE)
-  const share = (lane: Lane) => SHARES[lane.role ?? lane.kind] ?? 84
+  // Where there are many, all get alike: each still holds its number.
+  const even = all / board.lanes.length < 80
+  const share = (lane: Lane) => (even ? 84 : (SHARES[lane.role ?? lane.kind] ?? 84))
   const sum = board.lanes.reduce((shares, lane) => shares + share(lane), 0)
   let x = 0
   return board.lanes.map((lane) => {
@@ -127,6 +131,8 @@ export interface Drawing {
   shapes: Shape[]
   rules: Rule[]
   rulers: Ruler[]
+  /** How far off a likely level may be, either way. */
+  whiskers: { role: Role; x: number; y1: number; y2: number }[]
   texts: Placed<TextSpec>[]
   bracket?: Bracket
   /** Arrows of the whole, from now to after. */
@@ -161,7 +167,7 @@ export function draw(
   scale: Scale,
   ghost?: { lane: string; mark: Mark },
 ): Drawing {
-  const out: Drawing = { handles: [], shapes: [], rules: [], rulers: [], texts: [], arrows: [] }
+  const out: Drawing = { handles: [], shapes: [], rules: [], rulers: [], whiskers: [], texts: [], arrows: [] }
   const labels: Label<TextSpec>[] = []
   const obstacles: Box[] = []
   const right = boxes.reduce((all, b) => all + b.w, 0)
@@ -272,6 +278,21 @@ export function draw(
         5,
         [at + 24 * way, at + 10 * -way, at - 24 * way],
         [NUMBER_X],
+      )
+    }
+    // What it will likely read, and how far off that may be: never taken for a reading.
+    if (lane.guess && !reading) {
+      const { mark, within } = lane.guess
+      rule(box, role, mark.stops, 'likely')
+      shape(box, 'ghost', role, mark.stops)
+      out.whiskers.push({ role, x: box.x + 10, y1: y(mark.stops + within), y2: y(mark.stops - within) })
+      const at = y(mark.stops)
+      text(
+        box,
+        { id: `${id}.guess`, kind: 'quiet', text: `${mark.shown} ±${within.toFixed(1)}` },
+        3,
+        [at - 13, at + 13, at - 24, at + 24],
+        [NUMBER_X - 14],
       )
     }
     const from = gap && reading ? reading.stops : undefined

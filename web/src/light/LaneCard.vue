@@ -17,9 +17,11 @@ const lane = computed(() => board.lane)
 const light = computed(() => board.light)
 const where = computed(() => {
   const distance = light.value?.distance
+  const { group, channel, angle } = light.value?.rig ?? {}
   const unit = board.board?.length ?? 'metres'
   const told = distance == null ? undefined : `${inUnit(distance, unit)} ${abbreviated(unit)}`
-  return [light.value?.modifier, told].filter(Boolean).join(' · ')
+  const trigger = [group ? `group ${group}` : '', channel ? `channel ${channel}` : ''].filter(Boolean).join(', ')
+  return [lane.value?.foot.third, told, angle == null ? '' : `${angle}°`, trigger].filter(Boolean).join(' · ')
 })
 /** The chosen lane's first: it never blocks, it only says. */
 const findings = computed(() => {
@@ -80,8 +82,16 @@ function shot(): void {
           </StepField>
         </div>
       </div>
-      <p v-if="findings.length === 0" class="label mt-2 truncate text-text-2">
+      <p class="label mt-2 shrink-0 truncate text-text-2">
         {{ where || 'Say its modifier and distance, and moves by distance are told too.' }}
+      </p>
+      <p v-if="lane.guess" class="label shrink-0 truncate text-text-2">
+        <b class="font-[650] text-text">{{ lane.guess.words }}</b> {{ lane.guess.from }}
+      </p>
+      <p v-if="lane.energy" class="label shrink-0 truncate text-text-2">
+        <b class="font-[650] text-text">{{ lane.energy.left }}</b>{{
+          lane.energy.words ? ` · ${lane.energy.words}` : ''
+        }}
       </p>
     </template>
     <form v-else-if="lane.kind === 'frame'" class="mt-2 flex gap-2" @submit.prevent="shot">
@@ -109,8 +119,16 @@ function shot(): void {
       tabindex="0"
       aria-label="Worth knowing"
     >
-      <li v-for="(finding, i) in findings" :key="i" class="mb-1">
-        <b class="font-[650] text-text">{{ i === 0 ? 'Note: ' : '' }}</b>{{ finding.words }}
+      <li v-for="(finding, i) in findings" :key="i" class="mb-1 flex items-start gap-2">
+        <p class="min-w-0 flex-1" :class="finding.caution ? 'text-warn' : ''">
+          <b v-if="i === 0" class="font-[650] text-text">{{ findings.length }} to know: </b>{{ finding.words }}
+        </p>
+        <PushButton
+          v-if="finding.remedy"
+          :disabled="Boolean(board.moment)"
+          @click="board.write(finding.remedy.entry)"
+          >{{ finding.remedy.label }}</PushButton
+        >
       </li>
     </ul>
 

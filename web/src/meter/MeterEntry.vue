@@ -1,13 +1,16 @@
 <script setup lang="ts">
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { refDebounced, useStorage } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
-import type { Entry, Scales } from '@/api/client'
+import type { Scales } from '@/api/client'
 import { useBoard } from '@/stores/board'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import FNumber from '@/ui/FNumber.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import WordLine from '@/ui/WordLine.vue'
+import HowFields from './HowFields.vue'
+import { useReading } from './reading'
 
 /** One field, always ready: what the meter shows, of the light that is chosen. */
 const { scales } = defineProps<{ scales: Scales }>()
@@ -19,25 +22,14 @@ const field = useTemplateRef('field')
 const iso = useStorage('ink-lamp.meter-iso', '')
 const shutter = useStorage('ink-lamp.meter-shutter', '')
 
-const subjects = computed(
-  () => board.view?.board.lanes.filter((l) => ['room', 'light', 'whole'].includes(l.kind)) ?? [],
-)
-const subject = computed(() => subjects.value.find((l) => l.id === board.chosen) ?? subjects.value[0])
 const asCamera = { value: '', words: 'as camera' }
 const isos = computed(() => [asCamera, ...scales.isos.map((i) => ({ value: i, words: `ISO ${i}` }))])
 const shutters = computed(() => [asCamera, ...scales.shutters.map((s) => ({ value: s, words: `${s} s` }))])
 
-const entry = computed<Entry | undefined>(() => {
-  const shows = typed.value.trim()
-  const of = subject.value?.id
-  if (!shows || !of) return undefined
-  return { reading: { of, shows, iso: iso.value || undefined, shutter: shutter.value || undefined } }
-})
-
-watch(entry, (now) => {
-  if (now) void board.tryOut(now, false)
-  else board.dropDraft()
-})
+const { subjects, subject, how, entry, echo } = useReading(
+  () => typed.value,
+  () => ({ iso: iso.value || undefined, shutter: shutter.value || undefined }),
+)
 
 // A reading that is half typed is no mistake yet: what is wrong is said once the hands rest.
 const settled = refDebounced(typed, 500)
@@ -46,7 +38,6 @@ watch(typed, () => (tried.value = false))
 const wrong = computed(() =>
   entry.value && (tried.value || settled.value === typed.value) ? board.draftRefused?.problem.detail : undefined,
 )
-const echo = computed(() => (entry.value && !board.draftInFull ? board.draft?.echo : undefined))
 
 let logging = false
 
@@ -65,6 +56,7 @@ function log(): void {
     }
     typed.value = ''
     board.write(now)
+    how.logged()
     focus()
   })
 }
@@ -99,6 +91,12 @@ defineExpose({ focus })
         <span :class="subjects.length > 6 && lane.role && lane.id !== subject?.id ? 'sr-only' : ''">{{
           lane.name
         }}</span>
+        <span
+          v-if="subjects.length > 6 && lane.id !== subject?.id && /\d$/.test(lane.name)"
+          class="label -ml-1"
+          aria-hidden="true"
+          >{{ lane.name.split(' ').pop() }}</span
+        >
       </button>
     </div>
     <div class="flex h-12 items-stretch gap-3">
@@ -134,9 +132,21 @@ defineExpose({ focus })
     </div>
     <div class="flex items-center gap-2">
       <span class="label text-text-2">Meter at</span>
-      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" class="w-[104px]" />
-      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" class="w-[104px]" />
-      <span class="label ml-auto text-text-3"><KeyCap>M</KeyCap> here</span>
+      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" class="w-[96px]" />
+      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" class="w-[96px]" />
+      <Popover class="relative ml-auto min-w-0">
+        <PopoverButton
+          class="label flex h-8 max-w-[150px] min-w-0 items-center rounded-key border border-line-2 px-2 text-text-2 hover:border-edge"
+          :aria-label="`How it is read: ${how.words.value}`"
+          ><span class="truncate">{{ how.words.value }}</span></PopoverButton
+        >
+        <PopoverPanel
+          class="absolute right-0 z-30 mt-1 w-[380px] rounded-card border border-edge bg-card p-4"
+          aria-label="How it is read"
+        >
+          <HowFields :how="how" :single="subject?.kind === 'light'" />
+        </PopoverPanel>
+      </Popover>
     </div>
   </section>
 </template>

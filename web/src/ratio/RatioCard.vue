@@ -45,39 +45,36 @@ const rows = computed(() => {
 
 <template>
   <section class="card p-3" aria-label="Ratio">
-    <div class="flex items-center gap-2">
-      <h2 class="flex-1 text-head font-[650]">Ratio</h2>
+    <h2 class="sr-only">Ratio</h2>
+    <div class="grid grid-cols-[1fr_1fr_1fr] gap-2">
       <StepField
         label="Ratio"
-        class="w-[168px]"
         down
         up
         @down="board.write(ratioBy(target, -0.1))"
         @up="board.write(ratioBy(target, 0.1))"
       >
-        {{ board.board?.ratio?.shown ?? 'not set' }}
+        {{ board.board?.ratio?.shown ?? 'no ratio' }}
       </StepField>
-    </div>
-    <div class="mt-2 grid grid-cols-2 gap-2">
       <ChoiceList v-model="convention" label="What the ratio means" :options="CONVENTIONS" />
       <ChoiceList v-model="anchor" label="What lies on 0" :options="ANCHORS" />
     </div>
     <table class="mt-1 w-full text-body">
       <thead>
         <tr class="label text-text-2">
-          <th class="h-6 text-left font-normal">On the face</th>
+          <th class="h-5 text-left font-normal">On the face</th>
           <th class="w-20 text-right font-normal">now</th>
           <th class="w-20 text-right font-normal">after</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.name" class="border-t border-line">
-          <td class="h-6 text-text-2">{{ row.name }}</td>
+          <td class="h-5 text-text-2">{{ row.name }}</td>
           <td class="text-right">{{ row.now }}</td>
           <td class="text-right" :class="row.after ? 'font-[700]' : 'text-text-3'">{{ row.after ?? '–' }}</td>
         </tr>
         <tr v-if="rows.length === 0" class="border-t border-line">
-          <td colspan="3" class="h-[72px] text-text-3">Told once key and fill are read.</td>
+          <td colspan="3" class="h-[60px] text-text-3">Told once key and fill are read.</td>
         </tr>
       </tbody>
     </table>

@@ -27,8 +27,10 @@ function move(by: number): void {
 
 <template>
   <section v-if="room" class="card p-3" aria-label="Room">
-    <h2 class="flex items-center gap-2 text-head font-[650]"><RoleMark role="room" /> {{ room.title }}</h2>
-    <p class="mt-1 mb-2 truncate text-text-2">{{ room.words }}</p>
+    <div class="mb-2 flex items-baseline gap-2">
+      <h2 class="text-head font-[650] whitespace-nowrap"><RoleMark role="room" class="mr-1" /> {{ room.title }}</h2>
+      <p class="label min-w-0 truncate text-text-2" :title="room.words">{{ room.words }}</p>
+    </div>
     <div class="flex gap-2">
       <SegmentedChoice v-model="fate" label="The room is to be" :options="options" class="flex-1" />
       <button

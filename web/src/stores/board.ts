@@ -12,6 +12,7 @@ import {
   type SetupView,
   type TapeItem,
 } from '@/api/client'
+import { useFollowing } from '@/api/following'
 import { useOutbox } from '@/api/outbox'
 import { useNotices } from './notices'
 
@@ -81,6 +82,7 @@ export const useBoard = defineStore('board', () => {
       chosen.value = now.board.next.lane
       show(now)
       void outbox.flush()
+      following.follow(id)
     } catch (error) {
       failed.value = (error as Error).message
     }
@@ -97,8 +99,15 @@ export const useBoard = defineStore('board', () => {
     }
   }
 
-  // Somebody else may have written meanwhile: another window, another person at the set.
-  useEventListener(window, 'focus', () => void refresh())
+  /** Somebody else may have written meanwhile; and what waits here goes out as soon as the server is back. */
+  const following = useFollowing((version) => {
+    if (outbox.outOfReach.value) void outbox.flush()
+    if (version === undefined || version > (view.value?.version ?? 0)) void refresh()
+  })
+  useEventListener(window, ['focus', 'online'], () => {
+    void outbox.flush()
+    void refresh()
+  })
 
   function choose(id: string): void {
     if (!board.value?.lanes.some((l) => l.id === id)) return
@@ -124,6 +133,17 @@ export const useBoard = defineStore('board', () => {
     const mine = turn.then(act).finally(() => (acting.value -= 1))
     turn = mine.catch(() => undefined)
     return mine
+  }
+
+  /**
+   * Logs that the next move was done, and tells what kind it was; nothing where there is none, or where it can't be meant: a move that nobody
+   * has seen yet is not done by a key that was pressed for the one before.
+   */
+  function doNext(): Board['next']['kind'] | undefined {
+    const next = view.value?.board.next
+    if (!next?.action || moment.value || busyWriting.value) return undefined
+    write(next.action.entry)
+    return next.kind
   }
 
   function back(kind: 'undo' | 'redo'): Promise<void> {
@@ -244,8 +264,10 @@ export const useBoard = defineStore('board', () => {
     failed,
     chosen,
     waiting: outbox.waiting,
+    leave: following.stop,
     busyWriting,
     inTurn,
+    doNext,
     outOfReach: outbox.outOfReach,
     open,
     show,

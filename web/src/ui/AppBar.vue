@@ -3,8 +3,8 @@ import { usePreferences } from '@/stores/preferences'
 import KeyCap from './KeyCap.vue'
 
 /** The bar at the head of every view: where one is, and how it is lit. */
-defineProps<{ board?: string }>()
-const emit = defineEmits<{ keys: [] }>()
+defineProps<{ board?: string; phone?: boolean }>()
+const emit = defineEmits<{ keys: []; phone: [] }>()
 const preferences = usePreferences()
 </script>
 
@@ -34,6 +34,20 @@ const preferences = usePreferences()
         exact-active-class="bg-raise font-[650] !text-text"
         >Sittings</RouterLink
       >
+      <RouterLink
+        to="/kit"
+        class="flex h-[30px] items-center rounded-key px-[10px] text-text-2"
+        exact-active-class="bg-raise font-[650] !text-text"
+        >Kit</RouterLink
+      >
+      <button
+        v-if="phone"
+        type="button"
+        class="flex h-[30px] items-center rounded-key px-[10px] text-text-2"
+        @click="emit('phone')"
+      >
+        Phone
+      </button>
     </nav>
     <div class="ml-auto flex min-w-0 items-center justify-end gap-4 max-[760px]:flex-wrap">
       <slot />

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useBoard } from '@/stores/board'
 import { usePreferences } from '@/stores/preferences'
 import KeyCap from './KeyCap.vue'
 import ModalDialog from './ModalDialog.vue'
@@ -8,10 +7,9 @@ import PushButton from './PushButton.vue'
 import SegmentedChoice from './SegmentedChoice.vue'
 
 /** All keys, and the few things that can be set. */
-defineProps<{ onBoard: boolean }>()
+const { at } = defineProps<{ at: 'board' | 'sittings' | 'kit' }>()
 const emit = defineEmits<{ close: [] }>()
 const preferences = usePreferences()
-const board = useBoard()
 
 const BOARD: [string[], string][] = [
   [['1', '…', '8'], 'lane; with Alt while the meter entry has focus'],
@@ -33,10 +31,11 @@ const SITTINGS: [string[], string][] = [
   [['/'], 'find a sitting'],
   [['N'], 'new sitting'],
 ]
-const length = computed({
-  get: () => board.board?.length ?? 'metres',
-  set: (unit) => board.write({ length: { unit } }),
-})
+const KIT: [string[], string][] = [
+  [['/'], 'find in the kit'],
+  [['N'], 'add a piece of this kind'],
+]
+const here = computed(() => ({ board: BOARD, sittings: SITTINGS, kit: KIT })[at])
 const letters = computed({
   get: () => (preferences.singleKeys ? 'on' : 'off'),
   set: (now) => {
@@ -48,7 +47,7 @@ const letters = computed({
 <template>
   <ModalDialog open title="Keys and settings" @close="emit('close')">
     <dl class="mt-4 grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-[6px]">
-      <template v-for="[keys, words] in [...(onBoard ? BOARD : SITTINGS), ...EVERYWHERE]" :key="words">
+      <template v-for="[keys, words] in [...here, ...EVERYWHERE]" :key="words">
         <dt class="flex gap-1">
           <KeyCap v-for="key in keys" :key="key">{{ key }}</KeyCap>
         </dt>
@@ -66,18 +65,6 @@ const letters = computed({
           { value: 'off', words: 'off' },
         ]"
       />
-      <template v-if="onBoard">
-        <span class="text-text-2">Distances of this look</span>
-        <SegmentedChoice
-          v-model="length"
-          label="Distances of this look"
-          class="w-40"
-          :options="[
-            { value: 'metres', words: 'metres' },
-            { value: 'feet', words: 'feet' },
-          ]"
-        />
-      </template>
     </div>
     <div class="mt-4 flex justify-end"><PushButton @click="emit('close')">Close</PushButton></div>
   </ModalDialog>

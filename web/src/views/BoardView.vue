@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { v7 } from 'uuid'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { useMediaQuery } from '@vueuse/core'
+import { computed, nextTick, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, api } from '@/api/client'
 import CameraCard from '@/camera/CameraCard.vue'
@@ -9,6 +10,8 @@ import StopLadder from '@/ladder/StopLadder.vue'
 import LaneCard from '@/light/LaneCard.vue'
 import MeterEntry from '@/meter/MeterEntry.vue'
 import NextMove from '@/moves/NextMove.vue'
+import PhoneDialog from '@/phone/PhoneDialog.vue'
+import PhoneBoard from '@/phone/PhoneBoard.vue'
 import RatioCard from '@/ratio/RatioCard.vue'
 import RoomCard from '@/room/RoomCard.vue'
 import { useBoard } from '@/stores/board'
@@ -19,6 +22,7 @@ import FNumber from '@/ui/FNumber.vue'
 import KeysDialog from '@/ui/KeysDialog.vue'
 import NameDialog from '@/ui/NameDialog.vue'
 import { useKeys, type Stroke } from '@/ui/keys'
+import WorkDialog from '@/work/WorkDialog.vue'
 
 /** The board: the open setup, from the room's reading to the next move. */
 const { id } = defineProps<{ id: string }>()
@@ -28,6 +32,10 @@ const entry = useTemplateRef('entry')
 const typed = ref('')
 const keysOpen = ref(false)
 const naming = ref<'sitting' | 'look' | 'copy' | 'empty'>()
+const open = ref<'work' | 'phone'>()
+/** A phone beside the sitter: narrow and tall. A laptop with large text is narrow too, but not tall. */
+const phone = useMediaQuery('(max-width: 719px) and (min-height: 600px)')
+onUnmounted(board.leave)
 
 watch(
   () => id,
@@ -55,12 +63,8 @@ watch(
 )
 
 function done(): void {
-  const action = board.view?.board.next.action
-  // A move that nobody has seen yet is not done by a key that was pressed for the one before.
-  if (!action || still.value || board.busyWriting) return
-  const { kind } = board.view?.board.next ?? {}
-  board.write(action.entry)
-  if (kind !== 'shoot') entry.value?.focus()
+  const kind = board.doNext()
+  if (kind && kind !== 'shoot') entry.value?.focus()
 }
 
 const NAMED: Record<string, string> = { r: 'room', k: 'key', f: 'fill', i: 'rim', g: 'ground', h: 'hair', w: 'whole' }
@@ -170,8 +174,9 @@ const MENU = [
 </script>
 
 <template>
-  <div class="flex h-dvh min-h-[720px] flex-col max-[1179px]:h-auto">
-    <AppBar :board="id" @keys="keysOpen = true">
+  <PhoneBoard v-if="phone && board.board" @work="open = 'work'" />
+  <div v-else class="flex h-dvh min-h-[720px] flex-col max-[1179px]:h-auto">
+    <AppBar :board="id" phone @keys="keysOpen = true" @phone="open = 'phone'">
       <template v-if="board.view && sitting">
         <Menu as="div" class="relative min-w-0">
           <MenuButton class="flex h-8 max-w-[420px] min-w-0 items-center gap-2 rounded-key px-2">
@@ -193,6 +198,17 @@ const MENU = [
                 <span class="w-3" aria-hidden="true">{{ look.id === id ? '●' : '' }}</span>
                 {{ look.name }}
               </RouterLink>
+            </MenuItem>
+            <div class="my-1 border-t border-line" />
+            <MenuItem v-slot="{ active }">
+              <button
+                type="button"
+                class="flex h-8 w-full items-center px-3 pl-8 text-left"
+                :class="active ? 'bg-raise' : ''"
+                @click="open = 'work'"
+              >
+                Ways of working, triggers, mains
+              </button>
             </MenuItem>
             <div class="my-1 border-t border-line" />
             <MenuItem v-for="item in MENU" :key="item.is" v-slot="{ active }">
@@ -266,15 +282,16 @@ const MENU = [
         @drop="board.dropDraft"
       />
       <div class="flex min-h-0 flex-col gap-2 overflow-y-auto [scrollbar-width:none]">
+        <LaneCard class="min-h-[166px] flex-1" />
         <CameraCard :scales="board.scales" />
         <RoomCard />
         <RatioCard />
-        <LaneCard class="flex-1" />
       </div>
       <TapeStrip class="col-span-2 max-[1179px]:col-span-1" />
     </main>
-
-    <KeysDialog v-if="keysOpen" on-board @close="keysOpen = false" />
-    <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
   </div>
+  <KeysDialog v-if="keysOpen" at="board" @close="keysOpen = false" />
+  <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
+  <WorkDialog v-if="open === 'work'" @close="open = undefined" />
+  <PhoneDialog v-if="open === 'phone'" :look="id" @close="open = undefined" />
 </template>

@@ -277,7 +277,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
       </p>
     </main>
 
-    <KeysDialog v-if="keysOpen" :on-board="false" @close="keysOpen = false" />
+    <KeysDialog v-if="keysOpen" at="sittings" @close="keysOpen = false" />
     <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
   </div>
 </template>

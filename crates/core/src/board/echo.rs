@@ -6,7 +6,7 @@ use super::{Board, LaneState};
 use crate::{
     meter::Reading,
     scale::{FNumber, MeterDisplay, Series},
-    setup::{Setup, Subject},
+    setup::{Light, Own, Setup, Subject},
     words::{Line, Span, strong, text},
 };
 
@@ -25,10 +25,10 @@ pub struct Echo {
 pub fn echo(setup: &Setup, board: &Board, of: &Subject) -> Option<Echo> {
     let (what, reading) = match of {
         Subject::Room => ("room alone".to_owned(), setup.room.reading?),
-        Subject::Whole => ("all lights on".to_owned(), setup.whole?.reading),
+        Subject::Whole => ("all lights on".to_owned(), setup.whole.as_ref()?.reading),
         Subject::Light(id) => {
             let light = setup.light(id)?;
-            (format!("{} alone", light.name().to_lowercase()), light.reading?.reading)
+            (alone_or_with(setup, light), light.reading.as_ref()?.reading)
         }
     };
     let lane = board.lane(&of.to_string())?;
@@ -59,12 +59,50 @@ pub fn echo(setup: &Setup, board: &Board, of: &Subject) -> Option<Echo> {
         lines.push(line);
     }
     lines.extend(carried(setup, reading, of, board));
+    lines.extend(converted(setup, of));
     Some(Echo { aperture: reading.shows.fnumber(), lines })
+}
+
+/// `fill alone`, `key with the fill on`.
+fn alone_or_with(setup: &Setup, light: &Light) -> String {
+    let name = light.name().to_lowercase();
+    let others = light.reading.as_ref().map(|h| h.others.as_slice()).unwrap_or_default();
+    if others.is_empty() {
+        return format!("{name} alone");
+    }
+    let named = |id| setup.light(id).map_or_else(String::new, |l| l.name().to_lowercase());
+    let on: Vec<String> = others.iter().map(|o| named(&o.light)).collect();
+    format!("{name} with the {} on", on.join(" and the "))
+}
+
+/// What was taken out of a reading, and how the way it was held was made the setup's.
+fn converted(setup: &Setup, of: &Subject) -> Option<Line> {
+    let Subject::Light(id) = of else { return None };
+    let light = setup.light(id)?;
+    let held = light.reading.as_ref()?;
+    let mut words = Vec::new();
+    if let Own::Tangled(unknown) = setup.own(held) {
+        let names: Vec<String> = unknown.iter().filter_map(|id| setup.light(id)).map(|l| l.name().to_lowercase()).collect();
+        words.push(format!("Read the {} alone too, and this one can be told.", names.join(" and the ")));
+    } else if !held.others.is_empty() {
+        words.push("The others are taken out.".to_owned());
+    }
+    if let Some(taken) = held.how.receptor.filter(|r| *r != setup.schools.receptor && light.is_at_face()) {
+        let by = light.as_school(held, setup.schools.receptor);
+        words.push(match light.rig.angle {
+            Some(angle) => {
+                let way = if by.get() < 0.0 { "less" } else { "more" };
+                format!("Read {}; {} shows {} {way} from {:.0}°.", taken.words(), setup.schools.receptor.words(), by.number(), angle.get())
+            }
+            None => format!("Read {}; say the light's angle, and it is carried over.", taken.words()),
+        });
+    }
+    (!words.is_empty()).then(|| vec![text(words.join(" "))])
 }
 
 /// `Meter at ISO 200, 1/125: at the camera's it reads ƒ4¹.`
 fn carried(setup: &Setup, reading: Reading, of: &Subject, board: &Board) -> Option<Line> {
-    let camera = setup.camera?.exposure;
+    let camera = setup.camera.as_ref()?.exposure;
     let iso = camera.iso != reading.iso;
     let shutter = camera.shutter != reading.shutter;
     if !iso && !shutter {
@@ -78,7 +116,7 @@ fn carried(setup: &Setup, reading: Reading, of: &Subject, board: &Board) -> Opti
         settings.push(reading.shutter.marking(Series::Third));
     }
     let there = board.lane(&of.to_string())?.reading.as_ref()?;
-    let shown = MeterDisplay::from_av(camera.aperture.av() + there.stops.get()).ok()?;
+    let shown = MeterDisplay::from_av(Reading::av_for(there.stops, camera)).ok()?;
     let tail = if !iso && *of != Subject::Room { " The shutter moves only the room." } else { "" };
     Some(vec![
         text(format!("Meter at {}; at the camera's it is ", settings.join(", "))),

@@ -1,11 +1,11 @@
 use serde::Serialize;
 
-use super::{Face, TOLERANCE_TENTHS, levels, levels::Levels, moves::Pick};
+use super::{EnergyShown, Face, TOLERANCE_TENTHS, energy, levels::Levels, moves::Pick};
 use crate::{
     ambient::RoomWish,
     meter::{Exposure, Reading},
     scale::{FNumber, Series, Stops, fnumber},
-    setup::{Because, Held, Light, Role, Setup, Standing},
+    setup::{Because, Held, Light, Role, Setup, Standing, Step},
 };
 
 /// A lane of the ladder: one step of the work.
@@ -30,6 +30,8 @@ pub struct Lane {
     pub reading: Option<Mark>,
     /// Whether the reading was carried along and is only likely.
     pub likely: bool,
+    /// What it will likely read, before a reading holds.
+    pub guess: Option<GuessShown>,
     /// The wished level.
     pub target: Option<Mark>,
     /// What lies between them.
@@ -44,6 +46,22 @@ pub struct Lane {
     pub foot: Foot,
     /// The unit's dial, where it is known.
     pub dial: Option<DialShown>,
+    /// What the unit has left, where it is known.
+    pub energy: Option<EnergyShown>,
+}
+
+/// A likely level, and how far off it may be.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GuessShown {
+    /// Where.
+    pub mark: Mark,
+    /// Either way.
+    pub within: Stops,
+    /// `likely −0.4 ±1.0`.
+    pub words: String,
+    /// From what it is told: `from the rated energy`, `from 3 readings of Taper 400 in Octa 90`.
+    pub from: String,
 }
 
 /// What kind of step a lane is.
@@ -149,8 +167,10 @@ pub struct Foot {
     pub plain: String,
     /// Second line instead, while a move is pending: `→ 1/16 +0.3`.
     pub pending: Option<String>,
-    /// Third line: the modifier.
+    /// Third line: the modifier, with its grid and gels.
     pub third: String,
+    /// Group and channel: `A · ch 1`.
+    pub trigger: Option<String>,
 }
 
 /// A unit's dial.
@@ -187,6 +207,7 @@ fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         words: "untouched".to_owned(),
         reading: None,
         likely: false,
+        guess: None,
         target: None,
         gap: None,
         after: None,
@@ -194,6 +215,7 @@ fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         face: None,
         foot: Foot::default(),
         dial: None,
+        energy: None,
     }
 }
 
@@ -202,12 +224,12 @@ fn whole_number(level: Stops) -> String {
 }
 
 /// The state and words of a reading against a wish, and the gap.
-fn against(gap: Stops) -> (LaneState, String, Option<Gap>) {
-    let told = |way| Some(Gap { stops: gap, shown: gap.number(), way });
+fn against(gap: Stops, step: Step) -> (LaneState, String, Option<Gap>) {
+    let told = |way| Some(Gap { stops: gap, shown: step.number(gap), way });
     match gap.tenths() {
         t if t.abs() <= TOLERANCE_TENTHS => (LaneState::OnTarget, "on target".to_owned(), None),
-        t if t > 0 => (LaneState::Over, format!("{} over", gap.number()), told(Way::Down)),
-        _ => (LaneState::Under, format!("{} under", gap.number()), told(Way::Up)),
+        t if t > 0 => (LaneState::Over, format!("{} over", step.number(gap)), told(Way::Down)),
+        _ => (LaneState::Under, format!("{} under", step.number(gap)), told(Way::Up)),
     }
 }
 
@@ -240,7 +262,7 @@ fn room(setup: &Setup, levels: &Levels) -> Lane {
                 RoomWish::Remove(_) => {
                     (LaneState::Over, format!("{} over", gap.number()), Some(Gap { stops: gap, shown: gap.number(), way: Way::Down }))
                 }
-                RoomWish::Keep(_) => against(gap),
+                RoomWish::Keep(_) => against(gap, setup.schools.step),
             };
         }
         (_, _, Some(reading)) => {
@@ -254,15 +276,17 @@ fn room(setup: &Setup, levels: &Levels) -> Lane {
 
 fn camera(setup: &Setup) -> Lane {
     let mut lane = bare("camera", LaneKind::Camera, "Camera");
-    if let Some(camera) = setup.camera {
+    if let Some(camera) = &setup.camera {
         lane.state = LaneState::Set;
         lane.words = "set".to_owned();
+        let filter = camera.exposure.filter;
         lane.foot = Foot {
             strong: format!("{} s", camera.exposure.shutter.marking(Series::Third)),
             plain: camera.sync.map_or_else(
                 || format!("ISO {}", camera.exposure.iso.marking(Series::Third)),
                 |s| format!("sync {}", s.marking(Series::Third)),
             ),
+            third: if filter.is_zero() { String::new() } else { format!("filter −{}", filter.number()) },
             ..Foot::default()
         };
     } else {
@@ -273,15 +297,18 @@ fn camera(setup: &Setup) -> Lane {
 
 fn light(setup: &Setup, levels: &Levels, index: usize, pick: &Pick) -> Lane {
     let light = &setup.lights[index];
-    let level = levels.lights[index];
+    let level = &levels.lights[index];
     let mut lane = bare(light.id.as_str(), LaneKind::Light, &light.name());
     lane.role = Some(light.role);
     let mark = |stops: Stops| levels.exposure.map(|e| Mark::at(stops, e));
     lane.target = levels.targets[index].and_then(mark);
-    lane.reading = level.total.or(level.stale).and_then(mark);
-    lane.likely = light.reading.is_some_and(|h| h.standing != Standing::Measured);
+    // What is no longer true is not drawn where a guess says more.
+    lane.reading = level.total.or(level.stale.filter(|_| level.guess.is_none())).and_then(mark);
+    lane.likely = light.reading.as_ref().is_some_and(|h| !h.is_measured());
+    lane.guess = level.guess.and_then(|(at, within)| Some(guess_shown(light, mark(at)?, within)));
+    lane.energy = energy::of(setup, light);
     lane.after = pick.after.as_ref().filter(|(id, _)| *id == light.id).and_then(|(_, stops)| mark(*stops));
-    (lane.state, lane.words, lane.gap) = light_state(light, levels, index);
+    (lane.state, lane.words, lane.gap) = light_state(setup, levels, index);
     lane.foot = foot(light, pick);
     lane.dial = light.unit.as_ref().zip(light.dial).map(|(unit, dial)| DialShown {
         now: unit.scale.write(dial),
@@ -291,20 +318,38 @@ fn light(setup: &Setup, levels: &Levels, index: usize, pick: &Pick) -> Lane {
     lane
 }
 
-fn light_state(light: &Light, levels: &Levels, index: usize) -> (LaneState, String, Option<Gap>) {
+fn guess_shown(light: &Light, mark: Mark, within: Stops) -> GuessShown {
+    let words = format!("likely {} ±{}", mark.shown, within.number());
+    let from = match (light.rig.calibration, &light.unit) {
+        (Some(learnt), Some(unit)) => {
+            let readings = if learnt.count == 1 { "one reading".to_owned() } else { format!("{} readings", learnt.count) };
+            let inside = light.modifier.as_ref().map(|m| format!(" in {m}")).unwrap_or_default();
+            format!("from {readings} of {}{inside}, spread {}", unit.name, learnt.spread.number())
+        }
+        (None, Some(unit)) if unit.rated.is_none() => "from its guide number, never read in this modifier".to_owned(),
+        _ => "from its rated energy, never read in this modifier".to_owned(),
+    };
+    GuessShown { mark, within, words, from }
+}
+
+fn light_state(setup: &Setup, levels: &Levels, index: usize) -> (LaneState, String, Option<Gap>) {
+    let light = &setup.lights[index];
+    let level = &levels.lights[index];
+    let step = setup.schools.step;
     let again = |words: &str| (LaneState::ReadAgain, words.to_owned(), None);
     let told = |state, words: String| (state, words, None);
-    match light.reading {
+    match &light.reading {
         None if levels.targets[index].is_some() || light.target.is_some() || light.unit.is_some() => told(LaneState::Set, "set".to_owned()),
         None => told(LaneState::Untouched, "untouched".to_owned()),
+        Some(_) if !level.tangled.is_empty() => again("read the others"),
         Some(Held { standing: Standing::Stale { .. }, .. }) => again("read again"),
-        Some(Held { standing: Standing::Carried { because, .. }, reading, .. }) => match (levels.gap(index), levels.lights[index].total) {
-            (Some(gap), _) if gap.tenths().abs() > TOLERANCE_TENTHS && because != Because::Copied => against(gap),
+        Some(Held { standing: Standing::Carried { because, .. }, reading, .. }) => match (levels.gap(index), level.total) {
+            (Some(gap), _) if gap.tenths().abs() > TOLERANCE_TENTHS && *because != Because::Copied => against(gap, step),
             (_, Some(level)) => again(&format!("likely {level}")),
             _ => again(&format!("read {}", reading.shows)),
         },
-        Some(Held { reading, .. }) => match (levels.gap(index), levels.lights[index].total) {
-            (Some(gap), _) => against(gap),
+        Some(Held { reading, .. }) => match (levels.gap(index), level.total) {
+            (Some(gap), _) => against(gap, step),
             (None, Some(_)) => told(LaneState::Measured, "read".to_owned()),
             (None, None) => told(LaneState::Measured, format!("reads {}", reading.shows)),
         },
@@ -314,22 +359,37 @@ fn light_state(light: &Light, levels: &Levels, index: usize) -> (LaneState, Stri
 fn foot(light: &Light, pick: &Pick) -> Foot {
     let plain = light.unit.as_ref().map_or_else(|| "say the unit".to_owned(), |u| u.name.clone());
     let pending = pick.pending.as_ref().filter(|(id, _)| *id == light.id).map(|(_, setting)| format!("→ {setting}"));
-    Foot { strong: light.written().unwrap_or_default(), plain, pending, third: light.modifier.clone().unwrap_or_default() }
+    Foot { strong: light.written().unwrap_or_default(), plain, pending, third: worn(light), trigger: trigger(light) }
+}
+
+/// What is on a light: `Octa 90, grid`.
+fn worn(light: &Light) -> String {
+    let mut worn: Vec<String> = light.modifier.clone().into_iter().collect();
+    worn.extend(light.rig.grid.map(|_| "grid".to_owned()));
+    worn.extend(light.rig.gels.iter().map(|g| g.name.clone()));
+    worn.join(", ")
+}
+
+fn trigger(light: &Light) -> Option<String> {
+    let group = light.rig.group.map(|g| g.to_string());
+    let channel = light.rig.channel.map(|c| format!("ch {c}"));
+    let both: Vec<String> = group.into_iter().chain(channel).collect();
+    (!both.is_empty()).then(|| both.join(" · "))
 }
 
 fn whole(setup: &Setup, levels: &Levels, face: Option<&Face>) -> Lane {
     let mut lane = bare("whole", LaneKind::Whole, "Whole");
     lane.face = face.cloned();
     lane.foot = Foot { strong: String::new(), plain: "meter all lights on".to_owned(), pending: None, ..Foot::default() };
-    let stale = setup.whole.is_some_and(|w| w.standing != Standing::Measured);
+    let stale = setup.whole.as_ref().is_some_and(|w| !w.is_measured());
     if stale {
         (lane.state, lane.words) = (LaneState::ReadAgain, "read again".to_owned());
     }
     if let (Some(level), Some(e)) = (levels.whole, levels.exposure) {
         lane.reading = Some(Mark::at(level, e));
-        (lane.state, lane.words) = match levels::whole_against_parts(setup, levels) {
-            Some((parts, whole, true)) => {
-                let by = whole - parts;
+        (lane.state, lane.words) = match &levels.check {
+            Some(check) if check.differs => {
+                let (parts, by) = (check.parts, check.whole - check.parts);
                 lane.gap = Some(Gap { stops: by, shown: by.number(), way: if by.get() > 0.0 { Way::Down } else { Way::Up } });
                 lane.foot.plain = format!("parts say {parts}");
                 if by.get() > 0.0 {

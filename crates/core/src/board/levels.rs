@@ -1,10 +1,10 @@
-use super::{Face, Finding, FindingKind, Mark, NowAfter, TOLERANCE_TENTHS};
+use super::{Face, Mark, NowAfter, TOLERANCE_TENTHS};
 use crate::{
     ambient::{UNSEEN, added},
-    meter::{Amount, Exposure},
+    meter::{Amount, Exposure, Reading, Receptor},
     ratio::{Anchor, Convention, Ratio, RatioTarget},
-    scale::{Series, Stops},
-    setup::{Camera, Held, Light, LightId, Role, Setup, Standing},
+    scale::Stops,
+    setup::{Follow, Held, Light, LightId, Own, Place, Role, Setup},
 };
 
 /// Where everything lies against the camera's exposure.
@@ -19,10 +19,12 @@ pub(super) struct Levels {
     pub(super) targets: Vec<Option<Stops>>,
     /// The reading with all lights on.
     pub(super) whole: Option<Stops>,
+    /// The same against its parts.
+    pub(super) check: Option<WholeCheck>,
 }
 
 /// One light alone.
-#[derive(Clone, Copy)]
+#[derive(Clone)]
 pub(super) struct LightLevel {
     /// What the meter would show, room included; none where it was not read or can't be known.
     pub(super) total: Option<Stops>,
@@ -30,24 +32,38 @@ pub(super) struct LightLevel {
     pub(super) flash: Amount,
     /// The last reading taken on, though it is no longer true.
     pub(super) stale: Option<Stops>,
-    /// The reading was no brighter than the room alone.
+    /// The reading was no brighter than the room and what else was on.
     pub(super) no_flash: bool,
+    /// Lights that were on with it and are not known, so that its own part can't be told.
+    pub(super) tangled: Vec<LightId>,
+    /// What it will likely read, room included, and how far off that may be; only where no reading holds.
+    pub(super) guess: Option<(Stops, Stops)>,
+}
+
+/// The level of an `Av` at ISO 100 against an exposure.
+fn level_of(av_100: f64, e: Exposure) -> Stops {
+    Stops::of(av_100 - Reading::av_100_for(Stops::ZERO, e))
 }
 
 impl Levels {
     pub(super) fn of(setup: &Setup) -> Self {
-        let exposure = setup.camera.map(|c| c.exposure);
+        let exposure = setup.camera.as_ref().map(|c| c.exposure);
         let room_level = exposure.zip(setup.room.reading).map(|(e, r)| r.ambient_level(e));
         let room = room_level.map_or(Amount::NONE, Amount::at);
-        let none = LightLevel { total: None, flash: Amount::NONE, stale: None, no_flash: false };
-        let lights =
-            setup.lights.iter().map(|l| exposure.zip(l.reading).map_or(none, |(e, held)| LightLevel::of(held, e, setup, room))).collect();
-        let whole = exposure.zip(setup.whole.filter(|w| w.standing == Standing::Measured)).map(|(e, held)| {
+        let lights: Vec<LightLevel> =
+            setup.lights.iter().map(|l| exposure.map_or_else(LightLevel::unknown, |e| LightLevel::of(l, e, setup, room))).collect();
+        let whole = exposure.zip(setup.whole.as_ref().filter(|w| w.is_measured())).map(|(e, held)| {
             // All lights and the room, the room as the camera's shutter sees it.
-            with_room_at_camera(held.reading.flash_level(e), held.reading.shutter, e, setup, room).0
+            let raw = level_of(held.reading.av_100(), e);
+            match setup.own(held) {
+                Own::Flash(av) => Amount::at(level_of(av, e)).and(room).level().unwrap_or(raw),
+                Own::Nothing | Own::Tangled(_) => raw,
+            }
         });
-        let targets = targets(setup, room, exposure.is_some());
-        Self { exposure, room, room_level, lights, targets, whole }
+        let targets = targets(setup, room, exposure.is_some(), &lights);
+        let mut levels = Self { exposure, room, room_level, lights, targets, whole, check: None };
+        levels.check = whole_against_parts(setup, &levels);
+        levels
     }
 
     pub(super) fn index(setup: &Setup, role: Role) -> Option<usize> {
@@ -63,67 +79,74 @@ impl Levels {
         self.gap(index).is_some_and(|g| g.tenths().abs() > TOLERANCE_TENTHS)
     }
 
-    /// Lit side and shadow side as amounts, with some lights replaced by what they will be.
+    /// Lit side and shadow side as amounts, with some lights replaced by what they will be. All keys and fills count; the first key must
+    /// be known, and further ones count once they are.
     pub(super) fn sides(&self, setup: &Setup, after: Option<(usize, Stops)>) -> Option<(Amount, Amount, bool)> {
-        let total = |role: Role| {
-            let index = Self::index(setup, role)?;
-            match after {
-                Some((changed, level)) if changed == index => Some(level),
-                _ => self.lights[index].total,
-            }
+        let total = |index: usize| match after {
+            Some((changed, level)) if changed == index => Some(level),
+            _ => self.lights[index].total,
         };
-        let key = Amount::at(total(Role::Key)?);
-        match (total(Role::Fill), self.room_level) {
+        let of = |role: Role| {
+            let mut lights = setup.lights.iter().enumerate().filter(move |(_, l)| l.role == role).map(|(i, _)| i);
+            let first = Amount::at(total(lights.next()?)?);
             // Every reading holds the room too, so it is counted once.
-            (Some(fill), _) => Some((key.and(Amount::at(fill)).without(self.room), Amount::at(fill), false)),
+            Some(lights.filter_map(total).fold(first, |sum, level| sum.and(Amount::at(level).without(self.room))))
+        };
+        let key = of(Role::Key)?;
+        match (of(Role::Fill), self.room_level) {
+            (Some(fill), _) => Some((key.and(fill).without(self.room), fill, false)),
             (None, Some(_)) => Some((key, self.room, true)),
             (None, None) => None,
         }
     }
 }
 
-/// The room's share of a flash reading is exchanged: what the meter's shutter let in for what the camera's does.
-/// Gives the level and the flash's own part; where nothing is left for the flash, the level as it was read.
-fn with_room_at_camera(raw: Stops, shutter: crate::scale::ShutterTime, e: Exposure, setup: &Setup, room: Amount) -> (Stops, Amount, bool) {
-    let Some(reading) = setup.room.reading else {
-        return (raw, Amount::at(raw), false);
-    };
-    let at_meter = Amount::at(reading.ambient_level(Exposure { shutter, ..e }));
-    let flash = Amount::at(raw).without(at_meter);
-    // Less than a meter in tenths can tell apart from the room alone is no flash.
-    if at_meter.level().is_some_and(|room| raw - room < UNSEEN) {
-        return (raw, Amount::NONE, true);
-    }
-    match flash.and(room).level() {
-        Some(total) if flash.level().is_some() => (total, flash, false),
-        _ => (raw, Amount::NONE, true),
-    }
-}
-
 impl LightLevel {
-    fn of(held: Held, e: Exposure, setup: &Setup, room: Amount) -> Self {
-        let raw = held.reading.flash_level(e);
-        let (level, flash, no_flash) = with_room_at_camera(raw, held.reading.shutter, e, setup, room);
-        match held.carried() {
-            Some(by) if by == Stops::ZERO || no_flash => Self { total: Some(level), flash, stale: None, no_flash },
-            Some(by) => {
-                let flash = flash.by(by);
-                Self { total: flash.and(room).level(), flash, stale: None, no_flash }
+    const fn unknown() -> Self {
+        Self { total: None, flash: Amount::NONE, stale: None, no_flash: false, tangled: Vec::new(), guess: None }
+    }
+
+    fn of(light: &Light, e: Exposure, setup: &Setup, room: Amount) -> Self {
+        let school = setup.schools.receptor;
+        let guess = || {
+            let guess = light.guess()?;
+            let level = level_of(guess.av_100 + light.normal_by(school), e);
+            Some((Amount::at(level).and(room).level()?, guess.within))
+        };
+        let Some(held) = &light.reading else { return Self { guess: guess(), ..Self::unknown() } };
+        let raw = level_of(held.reading.av_100(), e);
+        match (setup.own(held), held.carried()) {
+            (Own::Flash(av), by) => {
+                let flash = Amount::at(level_of(av, e) + light.as_school(held, school) + by.unwrap_or(Stops::ZERO));
+                let total = flash.and(room).level();
+                match by {
+                    Some(_) => Self { total, flash, ..Self::unknown() },
+                    None => Self { stale: total, guess: guess(), ..Self::unknown() },
+                }
             }
-            None => Self { total: None, flash: Amount::NONE, stale: Some(level), no_flash },
+            (Own::Nothing, Some(_)) => Self { total: Some(raw), no_flash: true, ..Self::unknown() },
+            (Own::Nothing, None) => Self { stale: Some(raw), no_flash: true, guess: guess(), ..Self::unknown() },
+            (Own::Tangled(tangled), _) => Self { stale: Some(raw), tangled, guess: guess(), ..Self::unknown() },
         }
     }
 }
 
-/// Wished levels of readings, room included where it can be seen.
-fn targets(setup: &Setup, room: Amount, camera: bool) -> Vec<Option<Stops>> {
+/// Wished levels of readings, room included where it can be seen. Where the camera follows, the key stands where it was read and the fill
+/// is held against it.
+fn targets(setup: &Setup, room: Amount, camera: bool, lights: &[LightLevel]) -> Vec<Option<Stops>> {
     let pair = setup.ratio.filter(|_| camera).map(|r| key_and_fill(r, room));
+    let (key, fill) = (Levels::index(setup, Role::Key), Levels::index(setup, Role::Fill));
+    let follows = setup.schools.follow == Follow::CameraFollows;
+    let read = key.and_then(|i| lights[i].total).filter(|_| follows);
     setup
         .lights
         .iter()
-        .map(|l| match (l.role, pair) {
-            (Role::Key, Some((key, _))) => Some(key),
-            (Role::Fill, Some((_, fill))) => Some(fill),
+        .enumerate()
+        .map(|(i, l)| match (pair, read) {
+            (_, Some(read)) if Some(i) == key => Some(read),
+            (Some((key_at, fill_at)), Some(read)) if Some(i) == fill => Some(fill_at + (read - key_at)),
+            (Some((key_at, _)), None) if Some(i) == key => Some(key_at),
+            (Some((_, fill_at)), None) if Some(i) == fill => Some(fill_at),
             _ => l.target.filter(|_| camera),
         })
         .collect()
@@ -170,74 +193,57 @@ pub(super) fn face(setup: &Setup, levels: &Levels, after: Option<&(LightId, Stop
     })
 }
 
-/// What is to be made of the sum of the parts against the whole: parts, whole, and whole less parts where it is worth telling.
-pub(super) fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<(Stops, Stops, bool)> {
-    let (lit, _, _) = levels.sides(setup, None)?;
-    let (parts, whole) = (lit.level()?, levels.whole?);
-    // The key stands on what is not yet measured: nothing to compare.
-    let measured = |role: Role| setup.first(role).and_then(|l| l.reading).is_none_or(|h| h.standing == Standing::Measured);
-    let differs = (whole - parts).tenths().abs() > 2 && measured(Role::Key) && measured(Role::Fill);
-    Some((parts, whole, differs))
+/// The reading with all lights on against the sum of its parts.
+pub(super) struct WholeCheck {
+    pub(super) parts: Stops,
+    pub(super) whole: Stops,
+    /// More apart than what can be repeated, and all parts were measured.
+    pub(super) differs: bool,
+    /// The light whose absence explains it best, where one does; and how far off the rest then is.
+    pub(super) absent: Option<(usize, Stops)>,
 }
 
-pub(super) fn findings(setup: &Setup, levels: &Levels) -> Vec<Finding> {
-    let mut found = Vec::new();
-    let mut say = |kind, lane: &str, words: String| found.push(Finding { kind, lane: lane.to_owned(), words });
-    if let Some(Camera { exposure, sync: Some(sync) }) = setup.camera
-        && exposure.shutter.tv() > sync.tv() + 1e-9
-    {
-        let (shutter, sync) = (exposure.shutter.marking(Series::Third), sync.marking(Series::Third));
-        say(
-            FindingKind::PastSync,
-            "camera",
-            format!("Shutter {shutter} is past the sync of {sync}: part of the frame goes black. Set {sync} or longer."),
-        );
+/// Whole and parts may differ by this much: what a meter in tenths and a steady hand repeat.
+const REPEATED_TENTHS: i32 = 2;
+
+/// What is to be made of the whole against its parts: those that reach the face, as the receptor of the whole sees them.
+fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<WholeCheck> {
+    let (held, whole) = (setup.whole.as_ref()?, levels.whole?);
+    let receptor = held.how.receptor.unwrap_or(setup.schools.receptor);
+    let counted: Vec<(usize, Amount)> = setup
+        .lights
+        .iter()
+        .enumerate()
+        .filter(|(_, l)| reaches_face(l))
+        .map(|(i, l)| levels.lights[i].total.map(|_| (i, seen_by(receptor, setup.schools.receptor, l, levels.lights[i].flash))))
+        .collect::<Option<_>>()?;
+    if counted.is_empty() {
+        return None;
     }
-    for (light, level) in setup.lights.iter().zip(&levels.lights) {
-        if level.no_flash {
-            say(FindingKind::NoFlash, light.id.as_str(), format!("{} reads no more than the room alone. Did it fire?", light.name()));
-        }
-    }
-    if let (Some(fill), Some(room)) = (Levels::index(setup, Role::Fill), levels.room_level)
-        && let Some(target) = levels.targets[fill]
-        && (room - target).tenths() > TOLERANCE_TENTHS
-    {
-        let by = (room - target).size();
-        say(
-            FindingKind::RoomOverShadow,
-            "room",
-            format!(
-                "The room alone is {by} over the shadow side you want. No fill can take that away: remove more of the room, or choose a lower ratio."
-            ),
-        );
-    }
-    if let Some((parts, whole, true)) = whole_against_parts(setup, levels) {
-        say(
-            FindingKind::WholeDiffers,
-            "whole",
-            format!("Parts say {parts}, meter says {whole}: something moved, or a light did not fire."),
-        );
-    }
-    if let Some(camera) = setup.camera {
-        let held = setup.lights.iter().filter_map(|l| Some((l, l.reading?))).filter(|(_, h)| h.standing == Standing::Measured);
-        for (light, held) in held {
-            if let Some(words) = carried_over(held.reading, camera.exposure, light) {
-                say(FindingKind::MeterSettings, light.id.as_str(), words);
-            }
-        }
-    }
-    found
+    let sum = |without: Option<usize>| counted.iter().filter(|(i, _)| Some(*i) != without).fold(levels.room, |sum, (_, a)| sum.and(*a));
+    let parts = sum(None).level()?;
+    let measured = counted.iter().all(|(i, _)| setup.lights[*i].reading.as_ref().is_some_and(Held::is_measured));
+    let differs = (whole - parts).tenths().abs() > REPEATED_TENTHS && measured;
+    // With one light only, nothing at all would be left.
+    let off = |i: usize| sum(Some(i)).level().map(|level| (i, whole - level));
+    let absent = counted
+        .iter()
+        .filter(|_| differs)
+        .filter_map(|(i, _)| off(*i))
+        .min_by(|a, b| a.1.abs().get().total_cmp(&b.1.abs().get()))
+        .filter(|(_, off)| off.tenths().abs() <= REPEATED_TENTHS);
+    Some(WholeCheck { parts, whole, differs, absent })
 }
 
-/// A meter on other settings than the camera, said: what was carried over, and what it reads at the camera's.
-fn carried_over(reading: crate::meter::Reading, camera: Exposure, light: &Light) -> Option<String> {
-    let off = (camera.iso.sv() - reading.iso.sv()).abs() > 1e-9;
-    off.then(|| {
-        format!(
-            "{} was read at ISO {} and carried over to ISO {}.",
-            light.name(),
-            reading.iso.marking(Series::Third),
-            camera.iso.marking(Series::Third)
-        )
-    })
+/// Key and fill do; others where they were read at the face.
+fn reaches_face(light: &Light) -> bool {
+    let at_face = |held: &Held| matches!(held.how.place, Some(Place::Face | Place::ShadowSide));
+    light.reading.is_some() && (light.is_at_face() || light.reading.as_ref().is_some_and(at_face))
+}
+
+fn seen_by(receptor: Receptor, school: Receptor, light: &Light, flash: Amount) -> Amount {
+    match light.rig.angle {
+        Some(angle) if receptor != school && light.is_at_face() => school.to_be(receptor, angle).map_or(Amount::NONE, |by| flash.by(by)),
+        _ => flash,
+    }
 }

@@ -3,17 +3,25 @@
 //! Every number on a screen comes from here, written as people are told it; a screen only places and draws.
 
 mod echo;
+mod energy;
+mod findings;
+mod groups;
 mod lanes;
 mod levels;
 mod moves;
+mod schools;
 mod summary;
 mod tape;
 
 use serde::Serialize;
 
 pub use echo::{Echo, echo};
-pub use lanes::{DialShown, Floor, Foot, Gap, Lane, LaneKind, LaneState, Mark, Way};
+pub use energy::{CircuitShown, EnergyShown};
+pub use findings::{Finding, FindingKind};
+pub use groups::{GroupRow, GroupsShown, RatioInStops};
+pub use lanes::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, Mark, Way};
 pub use moves::{Action, MoveKind, NextMove, PowerDrawing};
+pub use schools::SchoolsShown;
 pub use summary::{Summary, SummaryLane, SummaryMark};
 pub use tape::{TapeKind, TapeLine};
 
@@ -53,6 +61,12 @@ pub struct Board {
     pub next: NextMove,
     /// What is worth knowing, most telling first.
     pub findings: Vec<Finding>,
+    /// The transmitter and its groups.
+    pub groups: Option<GroupsShown>,
+    /// Mains circuits and their load.
+    pub circuits: Vec<CircuitShown>,
+    /// The ways of working, and what each does here.
+    pub schools: SchoolsShown,
     /// Metres or feet.
     pub length: LengthUnit,
 }
@@ -99,6 +113,8 @@ pub struct CameraShown {
     pub iso: String,
     /// Sync time, where it is known.
     pub sync: Option<String>,
+    /// What its filters take: `−3.0`.
+    pub filter: Option<String>,
 }
 
 /// The wished ratio.
@@ -167,36 +183,6 @@ pub struct RoomShown {
     pub code: Option<u8>,
 }
 
-/// Something worth knowing, with its numbers. It never blocks.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Finding {
-    /// What it is.
-    pub kind: FindingKind,
-    /// The lane it belongs to.
-    pub lane: String,
-    /// Said in words.
-    pub words: String,
-}
-
-/// What can be found.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[serde(rename_all = "snake_case")]
-#[non_exhaustive]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum FindingKind {
-    /// A reading is no brighter than the room alone: the light may not have fired.
-    NoFlash,
-    /// The reading with all lights on differs from the sum of the parts.
-    WholeDiffers,
-    /// The shutter is shorter than the sync time.
-    PastSync,
-    /// The room alone is brighter than the shadow side is wished.
-    RoomOverShadow,
-    /// The meter was on another ISO or shutter time than the camera is.
-    MeterSettings,
-}
-
 impl Board {
     /// Everything that follows from a setup.
     ///
@@ -211,20 +197,25 @@ impl Board {
     pub fn of(setup: &Setup) -> Self {
         let levels = Levels::of(setup);
         let pick = moves::pick(setup, &levels);
+        let circuits = energy::circuits(setup);
         let face = levels::face(setup, &levels, pick.after.as_ref());
         Self {
             ladder: ladder(setup),
-            camera: setup.camera.map(|c| CameraShown {
+            camera: setup.camera.as_ref().map(|c| CameraShown {
                 aperture: c.exposure.aperture.into(),
                 shutter: c.exposure.shutter.marking(Series::Third),
                 iso: c.exposure.iso.marking(Series::Third),
                 sync: c.sync.map(|s| s.marking(Series::Third)),
+                filter: Some(c.exposure.filter).filter(|f| !f.is_zero()).map(|f| (-f).shown()),
             }),
             lanes: lanes::lanes(setup, &levels, &pick, face.as_ref()),
             ratio: setup.ratio.map(ratio_shown),
             face,
             room: room_shown(setup, &levels),
-            findings: levels::findings(setup, &levels),
+            findings: findings::of(setup, &levels, &circuits),
+            groups: groups::of(setup),
+            circuits,
+            schools: schools::of(setup, &levels),
             next: pick.next,
             length: setup.length,
         }
@@ -247,8 +238,8 @@ fn tones() -> Vec<u8> {
 
 fn ladder(setup: &Setup) -> Ladder {
     let at = |stop: i32| {
-        let camera = setup.camera?.exposure;
-        Aperture::from_av(camera.aperture.av() + f64::from(stop)).ok().map(FNumber::from)
+        let camera = setup.camera.as_ref()?.exposure;
+        Aperture::from_av(crate::meter::Reading::av_for(Stops::of(f64::from(stop)), camera)).ok().map(FNumber::from)
     };
     let rungs = (-6..=3)
         .rev()

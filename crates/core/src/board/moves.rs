@@ -5,18 +5,15 @@
 
 use serde::Serialize;
 
-use super::{
-    Mark, TapeLine,
-    levels::{self, Levels},
-    tape,
-};
+use super::{Mark, TapeLine, findings, findings::SMALLEST_AV, levels::Levels, tape};
 use crate::{
     ambient::{RoomWish, UNSEEN},
-    meter::{Amount, Exposure},
+    meter::{Amount, Exposure, Reading},
     ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::{Aperture, Iso, Series, ShutterTime, Stops, fnumber},
     setup::{
-        Because, Camera, CameraSet, DialTurned, Entry, FrameShot, Light, LightId, LightPut, Meters, RatioChosen, Role, Setup, Standing,
+        Because, Camera, CameraSet, DialTurned, Entry, Follow, FrameShot, Held, Light, LightId, LightPut, Meters, RatioChosen, Role, Setup,
+        Standing,
     },
     strobe::{Dial, Reach, Tick, Unit},
     words::{Line, Span, strong, text},
@@ -53,6 +50,10 @@ pub enum MoveKind {
     SetCamera,
     /// Change the camera for the room's sake.
     MoveRoom,
+    /// Change the camera to what the lights give.
+    MoveCamera,
+    /// Set in manual what automatic flash gave.
+    LockInManual,
     /// Choose the ratio.
     ChooseRatio,
     /// Read a light alone.
@@ -123,12 +124,12 @@ impl Pick {
 }
 
 pub(super) fn pick(setup: &Setup, levels: &Levels) -> Pick {
-    let anything_read = setup.lights.iter().any(|l| l.reading.is_some_and(|h| h.standing == Standing::Measured));
+    let anything_read = setup.lights.iter().any(|l| l.reading.as_ref().is_some_and(Held::is_measured));
     let room_unread = setup.room.reading.is_none();
     if room_unread && !anything_read {
         return meter_room();
     }
-    let Some(camera) = setup.camera else { return set_camera(setup) };
+    let Some(camera) = &setup.camera else { return set_camera(setup) };
     if let Some(room) = levels.room_level
         && let Some(pick) = move_room(setup, camera, room)
     {
@@ -136,12 +137,18 @@ pub(super) fn pick(setup: &Setup, levels: &Levels) -> Pick {
     }
     let order = order_of_lights(setup);
     // What was just dialled is read again before anything else is touched.
-    let just_changed = |l: &Light| match l.reading.map(|h| h.standing) {
+    let just_changed = |l: &Light| match l.reading.as_ref().map(|h| h.standing) {
         Some(Standing::Carried { because, .. } | Standing::Stale { because }) => because != Because::Copied,
         _ => false,
     };
     if let Some(&i) = order.iter().find(|&&i| just_changed(&setup.lights[i]) && !levels.is_off(i)) {
         return meter_light(setup, levels, i);
+    }
+    if let Some(pick) = order.iter().find_map(|&i| lock_in_manual(setup, i)) {
+        return pick;
+    }
+    if let Some(pick) = follow_lights(setup, levels, camera) {
+        return pick;
     }
     if let Some(i) = largest_gap(setup, levels, &order) {
         return move_light(setup, levels, i);
@@ -155,7 +162,7 @@ pub(super) fn pick(setup: &Setup, levels: &Levels) -> Pick {
     }
     let wants_reading = |i: usize| {
         let light = &setup.lights[i];
-        light.reading.is_none_or(|h| h.standing != Standing::Measured) && (levels.targets[i].is_some() || light.unit.is_some())
+        !light.reading.as_ref().is_some_and(Held::is_measured) && (levels.targets[i].is_some() || light.unit.is_some())
     };
     if let Some(&i) = order.iter().find(|&&i| wants_reading(i)) {
         return meter_light(setup, levels, i);
@@ -163,11 +170,15 @@ pub(super) fn pick(setup: &Setup, levels: &Levels) -> Pick {
     if levels.whole.is_none() {
         return meter_whole(setup, levels);
     }
-    if let Some((parts, whole, true)) = levels::whole_against_parts(setup, levels) {
-        let by = whole - parts;
+    if let Some(check) = levels.check.as_ref().filter(|c| c.differs) {
+        let by = check.whole - check.parts;
         let side = if by.get() > 0.0 { "over" } else { "under" };
-        let say = vec![text(format!("Whole is {} {side} its parts: meter each light again", by.number()))];
-        let why = vec![vec![text(format!("Parts say {parts}, meter says {whole}. Something moved, or a light did not fire."))]];
+        let what = match check.absent {
+            Some((i, _)) => format!("did the {} fire?", setup.lights[i].name().to_lowercase()),
+            None => "meter each light again".to_owned(),
+        };
+        let say = vec![text(format!("Whole is {} {side} its parts: {what}", by.number()))];
+        let why = vec![vec![text(findings::whole_words(setup, check))]];
         return Pick::plain(MoveKind::FindWhatMoved, "whole", say, why);
     }
     let say = vec![text("Nothing to change. Shoot a frame.")];
@@ -207,9 +218,11 @@ fn set_camera(setup: &Setup) -> Pick {
     )]];
     let pick = Pick::plain(MoveKind::SetCamera, "camera", say, why);
     match (Aperture::parse("8"), ShutterTime::parse("1/125"), Iso::parse("100")) {
-        (Ok(aperture), Ok(shutter), Ok(iso)) => {
-            pick.with_action(setup, "ƒ8, 1/125, ISO 100", Entry::Camera(CameraSet { aperture, shutter, iso, sync: None }))
-        }
+        (Ok(aperture), Ok(shutter), Ok(iso)) => pick.with_action(
+            setup,
+            "ƒ8, 1/125, ISO 100",
+            Entry::Camera(CameraSet { aperture, shutter, iso, sync: None, filters: None, body: None }),
+        ),
         _ => pick,
     }
 }
@@ -237,16 +250,97 @@ fn place_of(role: Role) -> &'static str {
 fn meter_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
     let light = &setup.lights[index];
     let name = light.name().to_lowercase();
-    let again = light.reading.is_some_and(|h| !matches!(h.standing, Standing::Carried { because: Because::Copied, .. }));
+    let again = light.reading.as_ref().is_some_and(|h| !matches!(h.standing, Standing::Carried { because: Because::Copied, .. }));
     let say = vec![text(format!("Meter the {name} {}", if again { "again" } else { "alone" }))];
-    let place = if levels.lights[index].no_flash { "It reads no more than the room alone. Did it fire?" } else { place_of(light.role) };
+    let level = &levels.lights[index];
+    let others: Vec<String> = level.tangled.iter().filter_map(|id| setup.light(id)).map(|l| l.name().to_lowercase()).collect();
+    let place = match (level.no_flash, others.as_slice()) {
+        (true, _) => "It reads no more than the room alone. Did it fire?".to_owned(),
+        (_, []) => place_of(light.role).to_owned(),
+        (_, others) => format!("It was read with the {} on. Read those alone, or this one.", others.join(" and the ")),
+    };
     let mut first = vec![Span::Mark(light.role), text(place)];
     if let Some((target, e)) = levels.targets[index].zip(levels.exposure).filter(|_| !levels.lights[index].no_flash) {
         first.extend([text(" It should read "), Span::F(Mark::at(target, e).aperture), text(".")]);
     }
-    let mut pick = Pick::plain(MoveKind::MeterLight, light.id.as_str(), say, vec![first]);
+    let mut why = vec![first];
+    why.extend(to_begin_with(setup, levels, index));
+    let mut pick = Pick::plain(MoveKind::MeterLight, light.id.as_str(), say, why);
     pick.next.power = power(light, None);
     pick
+}
+
+/// What the light likely reads before it is read, and the dial to begin with.
+fn to_begin_with(setup: &Setup, levels: &Levels, index: usize) -> Option<Line> {
+    let light = &setup.lights[index];
+    let (likely, within) = levels.lights[index].guess?;
+    let e = levels.exposure?;
+    let mut line = vec![text("Likely "), Span::F(Mark::at(likely, e).aperture), text(format!(", ±{}.", setup.schools.step.number(within)))];
+    if let (Some(target), Some(unit), Some(power)) = (levels.targets[index], &light.unit, light.power()) {
+        let nearest = unit.scale.nearest(power - (likely - target));
+        if unit.scale.stops(nearest.dial) != power {
+            line.extend([text(" To begin with, set "), strong(unit.scale.write(nearest.dial)), text(".")]);
+        }
+    }
+    Some(line)
+}
+
+/// What automatic flash gave, corrected for the tone of the scene, as a manual setting.
+fn lock_in_manual(setup: &Setup, index: usize) -> Option<Pick> {
+    let light = &setup.lights[index];
+    let (automatic, unit) = (light.automatic?, light.unit.as_ref()?);
+    let correction = automatic.tone.correction();
+    let nearest = unit.scale.nearest(unit.scale.stops(automatic.gave) + correction);
+    let setting = unit.scale.write(nearest.dial);
+    let say = vec![text(format!("{} in manual: set ", light.name())), strong(&setting)];
+    let told = match correction.tenths() {
+        0 => format!("Automatic gave {} on {}: it stands.", unit.scale.write(automatic.gave), automatic.tone.words()),
+        _ => format!(
+            "Automatic gave {} on {}, which it reads wrong: {correction} (1 to 1.5 is usual; common practice, no source).",
+            unit.scale.write(automatic.gave),
+            automatic.tone.words()
+        ),
+    };
+    let why = vec![vec![Span::Mark(light.role), text(told)], vec![text("Then correct in stops, by the meter.")]];
+    let mut pick = Pick::plain(MoveKind::LockInManual, light.id.as_str(), say, why);
+    pick.next.power = power(light, (nearest.dial != automatic.gave).then(|| unit.scale.stops(nearest.dial)));
+    pick.pending = Some((light.id.clone(), setting.clone()));
+    Some(pick.with_action(setup, "Dialled", Entry::Dial(DialTurned { light: light.id.clone(), dial: setting })))
+}
+
+/// Where the camera follows the lights: once key and fill stand to each other as wished, the aperture that puts them on 0.
+fn follow_lights(setup: &Setup, levels: &Levels, camera: &Camera) -> Option<Pick> {
+    if setup.schools.follow != Follow::CameraFollows {
+        return None;
+    }
+    let fill_off = Levels::index(setup, Role::Fill).is_some_and(|i| levels.is_off(i));
+    let key = Levels::index(setup, Role::Key).and_then(|i| levels.lights[i].total)?;
+    let anchor = setup.ratio.map_or(Anchor::KeyAlone, RatioTarget::anchor);
+    let (what, level) = match (anchor, levels.sides(setup, None)) {
+        (Anchor::LitSide, Some((lit, _, false))) => ("Key and fill together", lit.level()?),
+        // Without a fill the room is one, and every reading of the key holds it.
+        (Anchor::LitSide, Some((lit, _, true))) if setup.first(Role::Fill).is_none() => ("The key", lit.level()?),
+        (Anchor::LitSide, _) => return None,
+        (Anchor::KeyAlone, _) => ("The key", key),
+    };
+    // No camera comes nearer than half a third.
+    if fill_off || level.abs() <= Stops::constant(1.0 / 6.0 + 0.01) {
+        return None;
+    }
+    let e = camera.exposure;
+    let aperture = Aperture::from_av(((e.aperture.av() + level.get()) * 3.0).round() / 3.0).ok()?;
+    let say = vec![text("Camera follows the lights: set "), strong(format!("ƒ{}", aperture.marking(Series::Third)))];
+    let side = if level.get() > 0.0 { "over" } else { "under" };
+    let why = vec![vec![
+        text(format!("{what} read ")),
+        Span::F(Mark::at(level, e).aperture),
+        text(format!(", {} {side} the camera. Every level moves with it.", setup.schools.step.size(level))),
+    ]];
+    Some(Pick::plain(MoveKind::MoveCamera, "camera", say, why).with_action(
+        setup,
+        "Set",
+        Entry::Camera(CameraSet { aperture, ..camera.as_set() }),
+    ))
 }
 
 fn meter_whole(setup: &Setup, levels: &Levels) -> Pick {
@@ -270,9 +364,9 @@ fn power(light: &Light, next: Option<Stops>) -> Option<PowerDrawing> {
     })
 }
 
-fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
+pub(super) fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
     let light = &setup.lights[index];
-    let level = levels.lights[index];
+    let level = &levels.lights[index];
     if level.no_flash {
         return meter_light(setup, levels, index);
     }
@@ -284,23 +378,28 @@ fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
         let say = vec![text(format!("{} can't go lower: the room alone is over it", light.name()))];
         return Pick::plain(MoveKind::RoomOver, light.id.as_str(), say, why);
     };
-    match light.unit.as_ref().zip(light.dial) {
-        Some((unit, dial)) => {
-            let nearest = unit.scale.nearest(unit.scale.stops(dial) + change);
-            let turn = unit.scale.stops(nearest.dial) - unit.scale.stops(dial);
-            let after = level.flash.by(turn).and(levels.room).level().unwrap_or(target);
-            let job = Job { setup, light, unit, dial, to: nearest.dial, change, turn, gap, target, after, reach: nearest.reach };
-            job.pick(why)
-        }
-        None => {
-            let say = vec![text(format!("{} {} {}", light.name(), way(change), gap.size()))];
-            let mut why = why;
-            why.push(vec![text("Say which unit it is and what its dial shows, and the setting is named here.")]);
-            let mut pick = Pick::plain(MoveKind::Dial, light.id.as_str(), say, why);
-            pick.after = Some((light.id.clone(), target));
-            pick
-        }
+    if let Some(job) = job(setup, levels, index) {
+        return job.pick(why);
     }
+    let say = vec![text(format!("{} {} {}", light.name(), way(change), setup.schools.step.size(gap)))];
+    let mut why = why;
+    why.push(vec![text("Say which unit it is and what its dial shows, and the setting is named here.")]);
+    let mut pick = Pick::plain(MoveKind::Dial, light.id.as_str(), say, why);
+    pick.after = Some((light.id.clone(), target));
+    pick
+}
+
+/// What a light's dial is to do for its wish. None before both and its level are known, and where the room alone is over it.
+pub(super) fn job<'a>(setup: &'a Setup, levels: &Levels, index: usize) -> Option<Job<'a>> {
+    let light = &setup.lights[index];
+    let level = &levels.lights[index];
+    let (gap, target) = (levels.gap(index).filter(|_| !level.no_flash)?, levels.targets[index]?);
+    let change = flash_change(level.flash, gap, target, levels.room)?;
+    let (unit, dial) = light.unit.as_ref().zip(light.dial)?;
+    let nearest = unit.scale.nearest(unit.scale.stops(dial) + change);
+    let turn = unit.scale.stops(nearest.dial) - unit.scale.stops(dial);
+    let after = level.flash.by(turn).and(levels.room).level().unwrap_or(target);
+    Some(Job { setup, light, unit, dial, to: nearest.dial, change, turn, gap, target, after, reach: nearest.reach })
 }
 
 fn way(change: Stops) -> &'static str {
@@ -319,13 +418,10 @@ fn flash_change(flash: Amount, gap: Stops, target: Stops, room: Amount) -> Optio
 /// `reads ƒ5.6¹. For 3 : 1 it must read ƒ4⁴.`
 fn reads(setup: &Setup, levels: &Levels, index: usize, target: Stops, e: Exposure) -> Line {
     let light = &setup.lights[index];
-    let likely = light.reading.is_some_and(|h| h.standing != Standing::Measured);
+    let likely = light.reading.as_ref().is_some_and(|h| !h.is_measured());
     let total = levels.lights[index].total.unwrap_or(target);
-    let mut line = vec![
-        Span::Mark(light.role),
-        text(if likely { "is likely at " } else { "reads " }),
-        Span::F(fnumber(e.aperture.av() + total.get())),
-    ];
+    let mut line =
+        vec![Span::Mark(light.role), text(if likely { "is likely at " } else { "reads " }), Span::F(fnumber(Reading::av_for(total, e)))];
     match (light.role, setup.ratio) {
         (Role::Key | Role::Fill, Some(ratio)) => line.push(text(format!(". For {} it must read ", ratio.ratio().shown().replace(' ', "")))),
         _ => line.push(text(". It must read ")),
@@ -335,19 +431,19 @@ fn reads(setup: &Setup, levels: &Levels, index: usize, target: Stops, e: Exposur
 }
 
 /// One light whose dial is known, on its way to a wish.
-struct Job<'a> {
+pub(super) struct Job<'a> {
     setup: &'a Setup,
-    light: &'a Light,
-    unit: &'a Unit,
+    pub(super) light: &'a Light,
+    pub(super) unit: &'a Unit,
     dial: Dial,
-    to: Dial,
+    pub(super) to: Dial,
     /// What the flash should change by, and what the dial gives of it.
-    change: Stops,
-    turn: Stops,
+    pub(super) change: Stops,
+    pub(super) turn: Stops,
     gap: Stops,
-    target: Stops,
-    after: Stops,
-    reach: Reach,
+    pub(super) target: Stops,
+    pub(super) after: Stops,
+    pub(super) reach: Reach,
 }
 
 impl Job<'_> {
@@ -363,11 +459,14 @@ impl Job<'_> {
                 None => format!("Or {back} to {}.", times(self.change)),
             };
             why.push(vec![text(alternative)]);
-            (MoveKind::Dial, vec![text(format!("{name} {} {}: set ", way(self.change), self.gap.size())), strong(&setting)])
+            (
+                MoveKind::Dial,
+                vec![text(format!("{name} {} {}: set ", way(self.change), self.setup.schools.step.size(self.gap))), strong(&setting)],
+            )
         } else {
             let side = if left.get() > 0.0 { "over" } else { "under" };
             let where_to = from_to.map_or_else(|| times(self.change - self.turn), |(_, to)| to);
-            let still = format!("still {} {side}: {back} to ", left.number());
+            let still = format!("still {} {side}: {back} to ", self.setup.schools.step.number(left));
             why.push(vec![text(self.other_ways())]);
             if self.to == self.dial {
                 let end = match self.reach {
@@ -390,16 +489,21 @@ impl Job<'_> {
         if moves {
             pick.pending = Some((self.light.id.clone(), setting.clone()));
             pick.with_action(self.setup, "Dialled", Entry::Dial(DialTurned { light: self.light.id.clone(), dial: setting }))
-        } else if let Some(distance) = self.moved_to(self.change) {
+        } else if let Some(distance) = self.distance_for(self.change) {
             let put = LightPut { distance: Some(distance), ..self.light.as_put() };
-            pick.with_action(self.setup, "Moved", Entry::Light(put))
+            pick.with_action(self.setup, "Moved", Entry::Light(Box::new(put)))
         } else {
             pick
         }
     }
 
-    fn moved_to(&self, change: Stops) -> Option<Meters> {
-        Meters::new(self.light.distance?.get() * (-change).distance_factor()).ok()
+    /// The distance that changes the light by some stops: by its front where that is known, by the point law otherwise.
+    pub(super) fn distance_for(&self, change: Stops) -> Option<Meters> {
+        let from = self.light.distance?;
+        match self.light.rig.shape {
+            Some(shape) => shape.distance_for(from, change).ok(),
+            None => Meters::new(from.get() * (-change).distance_factor()).ok(),
+        }
     }
 
     /// Which way it is moved for a change of light, and from where to where.
@@ -410,7 +514,7 @@ impl Job<'_> {
             back,
             self.light
                 .distance
-                .zip(self.moved_to(change))
+                .zip(self.distance_for(change))
                 .map(|(from, to)| (from.told(unit).trim_end_matches([' ', 'm', 'f', 't']).to_owned(), to.told(unit))),
         )
     }
@@ -448,17 +552,25 @@ impl Light {
             dial: self.written(),
             modifier: self.modifier.clone(),
             distance: self.distance,
+            rig: self.rig.clone(),
         }
+    }
+}
+
+impl Camera {
+    /// This camera as the entry that sets it; filters and body stay.
+    #[must_use]
+    pub const fn as_set(&self) -> CameraSet {
+        let e = self.exposure;
+        CameraSet { aperture: e.aperture, shutter: e.shutter, iso: e.iso, sync: self.sync, filters: None, body: None }
     }
 }
 
 /// Longest sync time that every focal-plane shutter here is taken to reach where its own is not known (common practice, no source).
 const USUAL_SYNC_TV: f64 = 7.0;
-/// Past this aperture diffraction softens everything (common practice, no source): f/16.
-const SMALLEST_AV: f64 = 8.0;
 
 /// The camera change that brings the room to its wish: the shutter up to sync first (free), then ISO to 100, then the aperture.
-fn move_room(setup: &Setup, camera: Camera, room: Stops) -> Option<Pick> {
+fn move_room(setup: &Setup, camera: &Camera, room: Stops) -> Option<Pick> {
     let wish = setup.room.wish;
     let gap = wish.gap(room);
     if wish.is_right(room) {
@@ -530,6 +642,6 @@ fn move_room(setup: &Setup, camera: Camera, room: Stops) -> Option<Pick> {
     } else {
         "The shutter changes the room and leaves the flash alone.".to_owned()
     })]);
-    let entry = Entry::Camera(CameraSet { aperture: to.aperture, shutter: to.shutter, iso: to.iso, sync: camera.sync });
+    let entry = Entry::Camera(CameraSet { aperture: to.aperture, shutter: to.shutter, iso: to.iso, ..camera.as_set() });
     Some(Pick::plain(MoveKind::MoveRoom, "room", say, why).with_action(setup, "Set", entry))
 }

@@ -7,7 +7,7 @@ use crate::{
     ambient::RoomWish,
     ratio::{Anchor, Convention},
     scale::{FNumber, Series, Stops},
-    setup::{Entry, LightId, ReadingTaken, Role, Setup, Subject},
+    setup::{CameraSet, Entry, Follow, LightId, ReadingTaken, Role, Setup, Subject},
     words::{Line, Span, strong, text},
 };
 
@@ -60,7 +60,7 @@ impl TapeLine {
             Entry::Camera(set) => {
                 let head =
                     vec![text("Camera "), Span::F(FNumber::from(set.aperture)), strong(format!(" {}", set.shutter.marking(Series::Third)))];
-                line(TapeKind::Camera, None, head, format!("ISO {}", set.iso.marking(Series::Third)))
+                line(TapeKind::Camera, None, head, with_filter(set))
             }
             Entry::RoomWish(wish) => {
                 let tail = match wish {
@@ -130,6 +130,26 @@ impl TapeLine {
                 };
                 line(TapeKind::Choice, None, vec![text("Distances")], format!("in {unit}"))
             }
+            Entry::Schools(schools) => {
+                let follow = match schools.follow {
+                    Follow::LightsFollow => "lights follow the camera",
+                    Follow::CameraFollows => "camera follows the lights",
+                };
+                line(TapeKind::Choice, None, vec![text("Ways of working")], format!("{follow}, {}", schools.receptor.words()))
+            }
+            Entry::Supplies(supplies) => {
+                let pace = supplies.pace.map(|p| format!(", a frame each {} s", p.get())).unwrap_or_default();
+                let volts = supplies.volts.map(|v| format!("{} V, ", v.get())).unwrap_or_default();
+                line(TapeKind::Choice, None, vec![text("Mains")], format!("{volts}{} A{pace}", supplies.breaker.get()))
+            }
+            Entry::Transmitter(chosen) => {
+                let name = chosen.transmitter.as_ref().map_or_else(|| "put away".to_owned(), |t| t.name.clone());
+                line(TapeKind::Choice, None, vec![text("Transmitter")], name)
+            }
+            Entry::Automatic(frame) => {
+                let (name, role, _) = named(after, &frame.light);
+                line(TapeKind::Frame, role, vec![text(format!("{name} automatic ")), strong(frame.gave.clone())], frame.tone.words())
+            }
             Entry::Frame(shot) => line(
                 TapeKind::Frame,
                 None,
@@ -143,6 +163,13 @@ impl TapeLine {
     }
 }
 
+/// `ISO 100, filter −3.0`.
+fn with_filter(set: &CameraSet) -> String {
+    let taken: f64 = set.filters.iter().flatten().map(|f| f.loss.get()).sum();
+    let filter = if taken > 0.0 { format!(", filter −{taken:.1}") } else { String::new() };
+    format!("ISO {}{filter}", set.iso.marking(Series::Third))
+}
+
 fn named(setup: &Setup, id: &LightId) -> (String, Option<Role>, String) {
     setup.light(id).map_or_else(
         || (id.to_string(), None, String::new()),
@@ -153,16 +180,23 @@ fn named(setup: &Setup, id: &LightId) -> (String, Option<Role>, String) {
 fn reading(taken: &ReadingTaken, after: &Setup, board: &Board) -> TapeLine {
     let (name, role, held) = match &taken.of {
         Subject::Room => ("Room".to_owned(), Some(Role::Room), after.room.reading),
-        Subject::Whole => ("Whole".to_owned(), None, after.whole.map(|w| w.reading)),
+        Subject::Whole => ("Whole".to_owned(), None, after.whole.as_ref().map(|w| w.reading)),
         Subject::Light(id) => {
             let (name, role, _) = named(after, id);
-            (name, role, after.light(id).and_then(|l| l.reading).map(|h| h.reading))
+            let held = after.light(id).and_then(|l| l.reading.as_ref());
+            let others = held.map(|h| h.others.as_slice()).unwrap_or_default().iter();
+            let on: String = others.map(|o| format!(" + {}", named(after, &o.light).0.to_lowercase())).collect();
+            (format!("{name}{on}"), role, held.map(|h| h.reading))
         }
     };
     let head = vec![text(format!("{name} ")), Span::F(taken.shows.fnumber())];
     let meter = held.map(|r| format!("{}, ISO {}", r.shutter.marking(Series::Third), r.iso.marking(Series::Third))).unwrap_or_default();
-    let other_iso =
-        after.camera.zip(held).filter(|(c, r)| c.exposure.iso != r.iso).map(|(_, r)| format!(", at ISO {}", r.iso.marking(Series::Third)));
+    let other_iso = after
+        .camera
+        .as_ref()
+        .zip(held)
+        .filter(|(c, r)| c.exposure.iso != r.iso)
+        .map(|(_, r)| format!(", at ISO {}", r.iso.marking(Series::Third)));
     let lane = board.lane(&taken.of.to_string());
     let tail = match lane {
         Some(lane) if taken.of != Subject::Room && lane.state != LaneState::Measured => {

@@ -16,7 +16,7 @@ use crate::Refusal;
 /// assert_eq!(under.size(), "0.9 stop");
 /// # Ok::<(), ink_lamp_core::Refusal>(())
 /// ```
-#[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, Default, PartialEq, PartialOrd, Serialize, Deserialize)]
 #[serde(try_from = "f64", into = "f64")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = f64, description = "Stops: base-2 logarithm of a ratio of amounts of light"))]
 pub struct Stops(f64);
@@ -53,6 +53,13 @@ impl Stops {
     #[must_use]
     pub const fn get(self) -> f64 {
         self.0
+    }
+
+    /// Whether there is no difference at all.
+    #[must_use]
+    #[allow(clippy::trivially_copy_pass_by_ref, reason = "serde hands a reference")]
+    pub fn is_zero(&self) -> bool {
+        self.0 == 0.0
     }
 
     /// The size without its sign.

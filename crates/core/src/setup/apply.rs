@@ -1,10 +1,14 @@
-use super::{Because, Camera, Entry, Held, Light, LightId, LightPut, MOST_LIGHTS, ReadingTaken, Role, Room, Setup, Subject, TargetSet};
+use super::{
+    Automatic, Because, Camera, CameraSet, Entry, Held, Light, LightId, LightPut, MOST_LIGHTS, Other, ReadingTaken, Role, Room, Setup,
+    Subject, TargetSet,
+};
 use crate::{
     Refusal,
     ambient::RoomWish,
-    meter::{Exposure, Reading},
+    meter::{Exposure, Reading, Receptor},
     ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::Stops,
+    shape::{Grid, Loss},
     strobe::{Dial, Unit},
 };
 
@@ -24,8 +28,7 @@ impl Setup {
             }
             Entry::Reading(taken) => next.take(taken)?,
             Entry::Camera(set) => {
-                let exposure = Exposure { aperture: set.aperture, shutter: set.shutter, iso: set.iso };
-                next.camera = Some(Camera { exposure, sync: set.sync.or(self.camera.and_then(|c| c.sync)) });
+                next.camera = Some(self.set_camera(set)?);
             }
             Entry::RoomWish(wish) => {
                 let (low, high, what) = match wish {
@@ -47,6 +50,7 @@ impl Setup {
                 };
                 let dial = unit.scale.read(&turned.dial)?;
                 light.turn(Some(dial));
+                light.automatic = None;
                 next.spoil_whole();
             }
             Entry::Light(put) => next.put(put)?,
@@ -61,6 +65,22 @@ impl Setup {
             Entry::Ratio(chosen) => next.ratio = chosen.target,
             Entry::Target(set) => next.aim(set)?,
             Entry::Length(chosen) => next.length = chosen.unit,
+            Entry::Schools(schools) => next.schools = *schools,
+            Entry::Supplies(supplies) => next.supplies = *supplies,
+            Entry::Transmitter(chosen) => next.transmitter.clone_from(&chosen.transmitter),
+            Entry::Automatic(frame) => {
+                let light = next.light_mut(&frame.light)?;
+                let Some(unit) = &light.unit else {
+                    return Err(Refusal::new(
+                        "gave",
+                        format!("{} has no unit yet. Say which it is, then its power can be read.", light.name()),
+                    ));
+                };
+                let gave = unit.scale.read(&frame.gave).map_err(|r| r.at("gave"))?;
+                light.turn(Some(gave));
+                light.automatic = Some(Automatic { gave, tone: frame.tone });
+                next.spoil_whole();
+            }
             Entry::Frame(_) => next.frames = next.frames.saturating_add(1),
             Entry::Note(_) => {}
             Entry::Undo(_) | Entry::Redo(_) => {
@@ -71,7 +91,7 @@ impl Setup {
     }
 
     fn take(&mut self, taken: &ReadingTaken) -> Result<(), Refusal> {
-        let camera = self.camera.map(|c| c.exposure);
+        let camera = self.camera.as_ref().map(|c| c.exposure);
         let missing = |field: &'static str, what: &str| {
             Refusal::new(field, format!("The camera is not set yet, so say the {what} that the meter was set to."))
         };
@@ -80,12 +100,33 @@ impl Setup {
             iso: taken.iso.or(camera.map(|c| c.iso)).ok_or_else(|| missing("iso", "ISO"))?,
             shutter: taken.shutter.or(camera.map(|c| c.shutter)).ok_or_else(|| missing("shutter", "shutter time"))?,
         };
+        let held = Held { how: taken.how.clone(), ..Held::measured(reading) };
+        let on: Vec<&Light> =
+            taken.how.on.iter().map(|id| self.light(id).ok_or_else(|| unknown(id).at("how.on"))).collect::<Result<_, _>>()?;
         match &taken.of {
             Subject::Room => self.room.reading = Some(reading),
-            Subject::Whole => self.whole = Some(Held::measured(reading)),
-            Subject::Light(id) => self.light_mut(id).map_err(|r| r.at("of"))?.reading = Some(Held::measured(reading)),
+            Subject::Whole => self.whole = Some(held),
+            Subject::Light(id) => {
+                let other = |l: &&Light| Other { light: l.id.clone(), av_100: self.flash_av_100(l) };
+                let others = on.iter().filter(|l| l.id != *id).map(other).collect();
+                self.light_mut(id).map_err(|r| r.at("of"))?.reading = Some(Held { others, ..held });
+            }
         }
         Ok(())
+    }
+
+    /// The camera after an entry: what is left out stays.
+    fn set_camera(&self, set: &CameraSet) -> Result<Camera, Refusal> {
+        let before = self.camera.as_ref();
+        let filters = set.filters.clone().or_else(|| before.map(|c| c.filters.clone())).unwrap_or_default();
+        let taken: f64 = filters.iter().map(|f| f.loss.get()).sum();
+        if filters.len() > 6 || taken > 24.0 {
+            return Err(Refusal::new("filters", "At most six filters and 24 stops go before a lens."));
+        }
+        let said = set.body.as_ref().map(|b| b.sync());
+        let body = set.body.clone().or_else(|| before.and_then(|c| c.body.clone()));
+        let exposure = Exposure { filter: Stops::of(taken), ..Exposure::new(set.aperture, set.shutter, set.iso) };
+        Ok(Camera { exposure, sync: set.sync.or(said).or(before.and_then(|c| c.sync)), filters, body })
     }
 
     fn put(&mut self, put: &LightPut) -> Result<(), Refusal> {
@@ -111,7 +152,7 @@ impl Setup {
         };
         let light = &mut self.lights[place];
         light.role = put.role;
-        light.describe(put.unit.as_ref(), dial, put);
+        light.describe(put.unit.as_ref(), dial, put, self.schools.receptor);
         self.spoil_whole();
         Ok(())
     }
@@ -121,6 +162,11 @@ impl Setup {
             return Err(Refusal::new("level", format!("A light is wished at −10 to +5 stops. {level} is outside.")));
         }
         let role = self.light_mut(&set.light)?.role;
+        // The ratio is between the first key and the first fill; further ones have wishes of their own.
+        if self.first(role).is_some_and(|first| first.id != set.light) {
+            self.light_mut(&set.light)?.target = set.level;
+            return Ok(());
+        }
         let usual = || RatioTarget::new(Ratio::new(3.0)?, Convention::LitShadow, Anchor::LitSide);
         let other = if role == Role::Key { Role::Fill } else { Role::Key };
         let alone = self.ratio.is_none() && self.first(other).is_none();
@@ -166,37 +212,71 @@ impl Light {
         }
     }
 
-    /// Takes a new description. Saying what was not known changes nothing about a reading; another unit or modifier spoils it.
-    fn describe(&mut self, unit: Option<&Unit>, dial: Option<Dial>, put: &LightPut) {
-        let same_unit = self.unit.as_ref() == unit;
-        let was_known = self.unit.is_some();
-        if same_unit {
+    /// Takes a new description. Saying what was not known changes nothing about a reading; what can be worked out carries it along, and
+    /// another unit or an unknown modifier spoils it.
+    fn describe(&mut self, unit: Option<&Unit>, dial: Option<Dial>, put: &LightPut, receptor: Receptor) {
+        let before = self.clone();
+        if self.unit.as_ref() == unit {
             self.turn(dial);
         } else {
             self.unit = unit.cloned();
             self.dial = dial;
         }
-        let same_modifier = self.modifier == put.modifier || self.modifier.is_none();
-        let moved = match (self.distance, put.distance) {
-            (Some(from), Some(to)) if from != to => Some(from.falloff_to(to)),
-            _ => None,
-        };
-        let lost = self.distance.is_some() && put.distance.is_none();
         self.modifier.clone_from(&put.modifier);
         self.distance = put.distance;
+        self.rig = put.rig.clone();
+        let changes = self.changes_since(&before, receptor);
         let Some(held) = &mut self.reading else { return };
-        if let Some(by) = moved {
-            held.carry(by, Because::Moved);
+        for (because, by) in changes {
+            match by {
+                Some(by) => held.carry(by, because),
+                None => held.spoil(because),
+            }
         }
-        if lost {
-            held.spoil(Because::Moved);
+    }
+
+    /// What a new description does to a reading, change by change: by how many stops, or not to be worked out.
+    fn changes_since(&self, before: &Self, receptor: Receptor) -> Vec<(Because, Option<Stops>)> {
+        let mut changes = Vec::new();
+        if let (Some(from), Some(to)) = (before.distance, self.distance)
+            && from != to
+        {
+            changes.push((Because::Moved, Some(self.falloff(from, to))));
+        } else if before.distance.is_some() && self.distance.is_none() {
+            changes.push((Because::Moved, None));
         }
-        if !same_modifier {
-            held.spoil(Because::Modifier);
+        if let (Some(from), Some(to)) = (before.rig.angle, self.rig.angle)
+            && from != to
+        {
+            changes.push((Because::Moved, self.turned(from, to, receptor)));
         }
-        if !same_unit && was_known {
-            held.spoil(Because::Unit);
+        if before.modifier.is_some() && (before.modifier != self.modifier || before.rig.shape != self.rig.shape) {
+            changes.push((Because::Modifier, self.reshaped(before)));
         }
+        let loss = |grid: Option<Grid>| grid.map_or(Loss::NONE, |g| g.loss).stops();
+        if before.rig.grid != self.rig.grid {
+            changes.push((Because::Grid, Some(loss(before.rig.grid) - loss(self.rig.grid))));
+        }
+        if before.rig.gels != self.rig.gels {
+            let taken = |light: &Self| light.taken() - loss(light.rig.grid);
+            changes.push((Because::Gel, Some(taken(before) - taken(self))));
+        }
+        if before.unit.as_ref().is_some_and(|b| self.unit.as_ref() != Some(b)) {
+            changes.push((Because::Unit, None));
+        }
+        changes
+    }
+
+    /// What another modifier does, where the model knows both; the distance is taken as it is now.
+    fn reshaped(&self, before: &Self) -> Option<Stops> {
+        let named_only = before.modifier == self.modifier && before.rig.shape.is_none();
+        if named_only {
+            return Some(Stops::ZERO);
+        }
+        let at = self.distance?;
+        let learnt = |light: &Self| light.rig.calibration.map_or(0.0, |c| c.offset.get());
+        let through = |light: &Self| Some(light.rig.shape?.lux_per_lumen(at).log2() - light.rig.shape?.loss().get() + learnt(light));
+        Some(Stops::of(through(self)? - through(before)?))
     }
 }
 

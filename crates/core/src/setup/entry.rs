@@ -3,12 +3,14 @@ use std::fmt;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::{LengthUnit, LightId, Meters, Role, Setup};
+use super::{How, LengthUnit, LightId, Meters, Rig, Role, Schools, Setup, Supplies};
 use crate::{
     Refusal,
     ambient::RoomWish,
+    kit::{CameraBody, Transmitter},
     ratio::RatioTarget,
     scale::{Aperture, Iso, MeterDisplay, ShutterTime, Stops},
+    shape::Filter,
     strobe::Unit,
 };
 
@@ -29,7 +31,7 @@ pub enum Entry {
     /// A dial was turned.
     Dial(DialTurned),
     /// A light was described: unit, setting, modifier, distance.
-    Light(LightPut),
+    Light(Box<LightPut>),
     /// A light was taken away.
     LightRemoved(LightRemoved),
     /// The ratio of key to fill was chosen.
@@ -38,6 +40,14 @@ pub enum Entry {
     Target(TargetSet),
     /// Metres or feet.
     Length(LengthChosen),
+    /// The ways of working that hold in this setup.
+    Schools(Schools),
+    /// The mains, and the pace that is wanted.
+    Supplies(Supplies),
+    /// The transmitter that fires the units.
+    Transmitter(TransmitterChosen),
+    /// A frame by automatic flash, to begin from.
+    Automatic(AutomaticFrame),
     /// A frame was shot.
     Frame(FrameShot),
     /// A note was taken.
@@ -63,6 +73,10 @@ impl Entry {
             Self::Ratio(_) => "ratio",
             Self::Target(_) => "target",
             Self::Length(_) => "length",
+            Self::Schools(_) => "schools",
+            Self::Supplies(_) => "supplies",
+            Self::Transmitter(_) => "transmitter",
+            Self::Automatic(_) => "automatic",
             Self::Frame(_) => "frame",
             Self::Note(_) => "note",
             Self::Undo(_) => "undo",
@@ -155,6 +169,9 @@ pub struct ReadingTaken {
     /// The meter's shutter time; the camera's where it is left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub shutter: Option<ShutterTime>,
+    /// Which lights were on, where and how it was held.
+    #[serde(default, skip_serializing_if = "How::is_usual")]
+    pub how: How,
 }
 
 /// The camera was set.
@@ -171,6 +188,12 @@ pub struct CameraSet {
     /// Shortest shutter time that syncs with flash; stays as it was where it is left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub sync: Option<ShutterTime>,
+    /// Filters before the lens; those that are there stay where it is left out, an empty list takes them off.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub filters: Option<Vec<Filter>>,
+    /// The camera itself; stays as it was where it is left out. Its sync time counts where none is said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub body: Option<Box<CameraBody>>,
 }
 
 /// A dial was turned.
@@ -207,6 +230,9 @@ pub struct LightPut {
     /// How far it stands from what it lights, metres.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub distance: Option<Meters>,
+    /// What its modifier does, grid, gels, angle, group, channel, circuit.
+    #[serde(default, skip_serializing_if = "Rig::is_plain")]
+    pub rig: Rig,
 }
 
 /// A light was taken away.
@@ -246,6 +272,29 @@ pub struct TargetSet {
 pub struct LengthChosen {
     /// The unit of every distance that is told.
     pub unit: LengthUnit,
+}
+
+/// The transmitter was chosen, or put away.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TransmitterChosen {
+    /// As it stands in the kit; nothing puts it away.
+    pub transmitter: Option<Transmitter>,
+}
+
+/// A frame was shot by automatic flash, to be locked in manual.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct AutomaticFrame {
+    /// Whose power was chosen by itself.
+    pub light: LightId,
+    /// The power that it gave, as written on the unit's dial.
+    #[cfg_attr(feature = "schema", schema(example = "1/16", max_length = 40))]
+    pub gave: String,
+    /// How light the scene is on the whole.
+    pub tone: super::Tone,
 }
 
 /// A frame was shot.

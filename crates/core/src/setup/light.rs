@@ -2,6 +2,7 @@ use std::fmt;
 
 use serde::{Deserialize, Serialize};
 
+use super::{Automatic, How, Rig};
 use crate::{
     Refusal,
     meter::Reading,
@@ -54,6 +55,9 @@ impl Role {
         }
     }
 }
+
+/// A light that picks something out has the rim's role and this id.
+const ACCENT: &str = "accent";
 
 /// What a light is called within its setup: 1 to 24 small letters, digits and hyphens.
 #[derive(Debug, Clone, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
@@ -172,6 +176,10 @@ pub enum Because {
     Moved,
     /// Another modifier is on it.
     Modifier,
+    /// A grid was put on or taken off.
+    Grid,
+    /// Gels were put on or taken off.
+    Gel,
     /// Another unit stands there.
     Unit,
     /// It comes from another setup.
@@ -202,7 +210,7 @@ pub enum Standing {
 }
 
 /// A reading that is held, with how it stands.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Held {
@@ -210,13 +218,36 @@ pub struct Held {
     pub reading: Reading,
     /// How it stands.
     pub standing: Standing,
+    /// Where and how the meter was held.
+    #[serde(default, skip_serializing_if = "How::is_usual")]
+    pub how: How,
+    /// What each of the other lights that were on gave at that moment, `Av` at ISO 100, where it was known.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub others: Vec<Other>,
+}
+
+/// Another light that was on during a reading.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Other {
+    /// Which.
+    pub light: LightId,
+    /// What its flash gave, `Av` at ISO 100; none where it was not known then.
+    pub av_100: Option<f64>,
 }
 
 impl Held {
     /// A reading just taken.
     #[must_use]
-    pub const fn measured(reading: Reading) -> Self {
-        Self { reading, standing: Standing::Measured }
+    pub fn measured(reading: Reading) -> Self {
+        Self { reading, standing: Standing::Measured, how: How::default(), others: Vec::new() }
+    }
+
+    /// Whether it is as the meter showed it.
+    #[must_use]
+    pub fn is_measured(&self) -> bool {
+        self.standing == Standing::Measured
     }
 
     /// Carries the reading along by a change that can be worked out.
@@ -258,9 +289,15 @@ pub struct Light {
     /// The wished level, for lights outside the ratio.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub target: Option<Stops>,
-    /// The last reading of it alone.
+    /// The last reading of it.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub reading: Option<Held>,
+    /// What its modifier does, grid, gels, angle, group, channel, circuit.
+    #[serde(skip_serializing_if = "Rig::is_plain")]
+    pub rig: Rig,
+    /// What automatic flash gave, until it is locked in manual.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub automatic: Option<Automatic>,
 }
 
 /// A light as it comes from outside.
@@ -276,6 +313,9 @@ struct Unchecked {
     distance: Option<Meters>,
     target: Option<Stops>,
     reading: Option<Held>,
+    #[serde(default)]
+    rig: Rig,
+    automatic: Option<Automatic>,
 }
 
 impl TryFrom<Unchecked> for Light {
@@ -292,8 +332,8 @@ impl TryFrom<Unchecked> for Light {
         if l.role == Role::Room {
             return Err(Refusal::new("role", "The room is no light of the setup. Give key, fill, rim, hair or ground."));
         }
-        let Unchecked { id, role, unit, dial, modifier, distance, target, reading } = l;
-        Ok(Self { id, role, unit, dial, modifier, distance, target, reading })
+        let Unchecked { id, role, unit, dial, modifier, distance, target, reading, rig, automatic } = l;
+        Ok(Self { id, role, unit, dial, modifier, distance, target, reading, rig, automatic })
     }
 }
 
@@ -310,16 +350,20 @@ impl Light {
             distance: None,
             target: None,
             reading: None,
+            rig: Rig::default(),
+            automatic: None,
         }
     }
 
-    /// As it is said: its role, with its number where there are several (`Rim 2`).
+    /// As it is said: its role, with its number where there are several (`Rim 2`); an accent is called so by its id.
     #[must_use]
     pub fn name(&self) -> String {
-        match self.id.0.rsplit_once('-').and_then(|(_, n)| n.parse::<u8>().ok()) {
-            Some(n) => format!("{} {n}", self.role.name()),
-            None => self.role.name().to_owned(),
-        }
+        let (base, number) = match self.id.0.rsplit_once('-') {
+            Some((base, n)) if n.parse::<u8>().is_ok() => (base, format!(" {n}")),
+            _ => (self.id.0.as_str(), String::new()),
+        };
+        let name = if base == ACCENT { "Accent" } else { self.role.name() };
+        format!("{name}{number}")
     }
 
     /// Stops below full, where the dial is known.

@@ -7,22 +7,28 @@ mod apply;
 mod entry;
 mod history;
 mod light;
+mod rig;
+mod schools;
 
 use serde::{Deserialize, Deserializer, Serialize};
 
 pub use entry::{
-    Back, CameraSet, DialTurned, Entry, FrameShot, LengthChosen, LightPut, LightRemoved, NoteTaken, RatioChosen, ReadingTaken, Start,
-    Subject, TargetSet,
+    AutomaticFrame, Back, CameraSet, DialTurned, Entry, FrameShot, LengthChosen, LightPut, LightRemoved, NoteTaken, RatioChosen,
+    ReadingTaken, Start, Subject, TargetSet, TransmitterChosen,
 };
 pub use history::History;
-pub use light::{Because, Held, Light, LightId, Meters, Role, Standing};
+pub use light::{Because, Held, Light, LightId, Meters, Other, Role, Standing};
+pub use rig::{Automatic, FromKit, How, Metered, Place, Rig, Tone};
+pub use schools::{Follow, Schools, Step, Supplies};
 
 use crate::{
     Refusal,
-    ambient::RoomWish,
-    meter::{Exposure, Reading},
+    ambient::{RoomWish, UNSEEN},
+    kit::{CameraBody, Transmitter},
+    meter::{Amount, Exposure, Reading},
     ratio::RatioTarget,
-    scale::ShutterTime,
+    scale::{ShutterTime, Stops},
+    shape::Filter,
 };
 
 /// The most lights a setup holds.
@@ -56,7 +62,7 @@ pub struct Room {
 }
 
 /// The camera as it is set.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Camera {
@@ -65,6 +71,12 @@ pub struct Camera {
     /// Shortest shutter time that syncs with flash, where it is known.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub sync: Option<ShutterTime>,
+    /// Filters before the lens; the exposure counts what they take.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub filters: Vec<Filter>,
+    /// The camera itself, where it was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub body: Option<Box<CameraBody>>,
 }
 
 /// Everything as it now stands.
@@ -94,13 +106,44 @@ pub struct Setup {
     /// Metres or feet.
     #[serde(default)]
     pub length: LengthUnit,
+    /// The ways of working that hold here.
+    #[serde(default)]
+    pub schools: Schools,
+    /// The mains, and the pace that is wanted.
+    #[serde(default)]
+    pub supplies: Supplies,
+    /// The transmitter, where one was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub transmitter: Option<Transmitter>,
+}
+
+/// What of a reading is one light's own.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) enum Own {
+    /// `Av` at ISO 100, where and how it was read.
+    Flash(f64),
+    /// No more than room and other lights give.
+    Nothing,
+    /// Lights that were on with it and are not known.
+    Tangled(Vec<LightId>),
 }
 
 impl Default for Setup {
     /// An empty setup: the four lights a portrait is most often lit with, none of them touched.
     fn default() -> Self {
         let lights = [Role::Key, Role::Fill, Role::Rim, Role::Ground].map(Light::untouched).to_vec();
-        Self { room: Room::default(), camera: None, lights, ratio: None, whole: None, frames: 0, length: LengthUnit::Metres }
+        Self {
+            room: Room::default(),
+            camera: None,
+            lights,
+            ratio: None,
+            whole: None,
+            frames: 0,
+            length: LengthUnit::Metres,
+            schools: Schools::default(),
+            supplies: Supplies::default(),
+            transmitter: None,
+        }
     }
 }
 
@@ -129,6 +172,45 @@ impl Setup {
             held.carry(crate::scale::Stops::ZERO, Because::Copied);
         }
         start
+    }
+
+    /// What a light's flash alone gave where it was read, carried to how it stands now: `Av` at ISO 100. Room and other lights are taken
+    /// out. None where it was not read, is stale, holds no more than the rest, or what was on with it is not known.
+    #[must_use]
+    pub fn flash_av_100(&self, light: &Light) -> Option<f64> {
+        let held = light.reading.as_ref()?;
+        match self.own(held) {
+            Own::Flash(av) => Some(av + light.as_school(held, self.schools.receptor).get() + held.carried()?.get()),
+            Own::Nothing | Own::Tangled(_) => None,
+        }
+    }
+
+    /// What of a reading is the light's own: the room at the meter's shutter and all others that were on are taken out.
+    pub(crate) fn own(&self, held: &Held) -> Own {
+        let reading = held.reading;
+        let amount = |av: f64| Amount::at(Stops::of(av));
+        let mut rest = Amount::NONE;
+        if let Some(room) = self.room.reading {
+            rest = amount(room.av_100() + room.shutter.tv() - reading.shutter.tv());
+        }
+        let mut unknown = Vec::new();
+        for other in &held.others {
+            // Not known then, but read alone since: that will do.
+            let since = || self.light(&other.light).filter(|l| l.reading.as_ref().is_some_and(|h| h.others.is_empty() && h.is_measured()));
+            match other.av_100.or_else(|| self.flash_av_100(since()?)) {
+                Some(av) => rest = rest.and(amount(av)),
+                None => unknown.push(other.light.clone()),
+            }
+        }
+        if !unknown.is_empty() {
+            return Own::Tangled(unknown);
+        }
+        let raw = Stops::of(reading.av_100());
+        // Less than a meter in tenths can tell from the rest is no flash.
+        if rest.level().is_some_and(|rest| raw - rest < UNSEEN) {
+            return Own::Nothing;
+        }
+        amount(raw.get()).without(rest).level().map_or(Own::Nothing, |flash| Own::Flash(flash.get()))
     }
 
     /// The setup that a series of entries leads to, from an empty one.

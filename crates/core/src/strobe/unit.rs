@@ -1,7 +1,10 @@
 use serde::{Deserialize, Serialize};
 
-use super::PowerScale;
-use crate::Refusal;
+use super::{GuideNumber, PowerScale, Seconds, Volts, WattHours, Watts, guide};
+use crate::{
+    Refusal,
+    scale::{FLAT_C, Stops},
+};
 
 /// Stored electrical energy in watt-seconds (joules), above 0 and up to 10 000.
 #[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
@@ -42,7 +45,73 @@ impl From<WattSeconds> for f64 {
     }
 }
 
-/// A flash unit as the photographer knows it: its name and how its power is set.
+/// How long a flash burns at a power.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FlashDuration {
+    /// The power, stops below full: 0 or negative.
+    pub power: Stops,
+    /// Time above half of the peak.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub t05: Option<Seconds>,
+    /// Time above a tenth of the peak.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub t01: Option<Seconds>,
+}
+
+/// How a unit makes less light.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Pulse {
+    /// The pulse is cut short: faster at low power.
+    CutShort,
+    /// The capacitors are charged less: slower at low power, and what is stored must be dumped after turning down.
+    Voltage,
+}
+
+/// What a unit runs on.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Supply {
+    /// The mains.
+    Mains {
+        /// Its voltage.
+        volts: Volts,
+    },
+    /// A battery.
+    Battery {
+        /// Its voltage, where it is known.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        volts: Option<Volts>,
+        /// Its energy.
+        watt_hours: WattHours,
+    },
+}
+
+/// The range of a head that zooms, millimetres of focal length that it covers.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Zoom {
+    /// Widest.
+    pub wide: crate::kit::Millimetres,
+    /// Longest.
+    pub long: crate::kit::Millimetres,
+}
+
+/// A cell that fires the unit by another unit's light.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SlaveCell {
+    /// How many pre-flashes it lets pass before it fires.
+    pub pre_flashes: u8,
+}
+
+/// A flash unit as the photographer knows it: its name and how its power is set, and what else its sheet says.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -54,7 +123,81 @@ pub struct Unit {
     /// Energy at full power, where it is known.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub rated: Option<WattSeconds>,
+    /// Guide number at full power, where it is known.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub guide: Option<GuideNumber>,
     /// How its dial is written.
     #[cfg_attr(feature = "schema", schema(value_type = super::PowerScaleSpec))]
     pub scale: PowerScale,
+    /// Flash durations by power.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub durations: Vec<FlashDuration>,
+    /// How it makes less light.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub pulse: Option<Pulse>,
+    /// Recycle time at full power.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub recycle: Option<Seconds>,
+    /// What it runs on.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub supply: Option<Supply>,
+    /// Its modelling lamp.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lamp: Option<Watts>,
+    /// Whether it can pulse through a travelling curtain.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub high_speed: bool,
+    /// The range of its zoom head.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub zoom: Option<Zoom>,
+    /// How many groups it can be put in, from A.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub groups: Option<u8>,
+    /// How many channels it knows.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub channels: Option<u8>,
+    /// Its slave cell.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub slave: Option<SlaveCell>,
 }
+
+impl Unit {
+    /// A unit of which no more is known than its name and how its dial is written.
+    #[must_use]
+    pub const fn new(name: String, rated: Option<WattSeconds>, scale: PowerScale) -> Self {
+        Self {
+            name,
+            rated,
+            guide: None,
+            scale,
+            durations: Vec::new(),
+            pulse: None,
+            recycle: None,
+            supply: None,
+            lamp: None,
+            high_speed: false,
+            zoom: None,
+            groups: None,
+            channels: None,
+            slave: None,
+        }
+    }
+
+    /// Energy at a power, where the rated one is known, watt-seconds.
+    #[must_use]
+    pub fn energy_at(&self, power: Stops) -> Option<f64> {
+        Some(self.rated?.get() * power.factor())
+    }
+
+    /// By how many stops the rated energy and the guide number disagree, seen through what is usual; more than 2 is a slip, most often
+    /// feet taken for metres (3.4 stops). None where only one of them is known.
+    #[must_use]
+    pub fn guide_against_energy(&self) -> Option<Stops> {
+        let light = guide::candela_seconds(self.guide?.metres_at_100(), 100.0, FLAT_C);
+        let (_, usual) = guide::of_energy(self.rated?, guide::EFFICACY, USUAL_GAIN);
+        Stops::from_factor(light / usual)
+    }
+}
+
+/// On-axis gain over an even sphere of a bare head with its own reflector (common practice, no source).
+pub const USUAL_GAIN: f64 = 8.0;

@@ -1,13 +1,15 @@
 //! The routes, one file a noun.
 
+mod address;
 pub mod assets;
 mod draft;
+mod events;
 mod health;
+pub mod kit;
 mod scales;
 mod setups;
 mod sittings;
 mod tape;
-mod units;
 
 use utoipa_actix_web::{scope, service_config::ServiceConfig};
 
@@ -17,7 +19,14 @@ pub fn api(config: &mut ServiceConfig) {
         scope("/api")
             .service(health::health)
             .service(scales::scales)
-            .service(units::units)
+            .service(address::address)
+            .service(kit::show)
+            .service(kit::export)
+            .service(kit::show_schema)
+            .service(kit::import)
+            .service(kit::replace)
+            .service(kit::clear)
+            .service(kit::forget)
             .service(sittings::list)
             .service(sittings::create)
             .service(sittings::rename)
@@ -26,6 +35,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(setups::create)
             .service(setups::show)
             .service(setups::rename)
+            .service(events::events)
             .service(tape::append)
             .service(tape::earlier)
             .service(tape::moment)

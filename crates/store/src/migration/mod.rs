@@ -3,11 +3,12 @@
 use sea_orm_migration::prelude::*;
 
 mod m20261125_000001_record;
+mod m20261125_000002_kit;
 
 pub struct Migrator;
 
 impl MigratorTrait for Migrator {
     fn migrations() -> Vec<Box<dyn MigrationTrait>> {
-        vec![Box::new(m20261125_000001_record::Migration)]
+        vec![Box::new(m20261125_000001_record::Migration), Box::new(m20261125_000002_kit::Migration)]
     }
 }

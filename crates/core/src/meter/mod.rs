@@ -4,7 +4,11 @@
 //! shutter time is off for the room's light only: a flash is over long before the shutter closes.
 //! Source: reciprocity and the additivity of illuminance, closed form.
 
+mod receptor;
+
 use serde::{Deserialize, Serialize};
+
+pub use receptor::{Degrees, Receptor, dome, flat};
 
 use crate::scale::{Aperture, Iso, MeterDisplay, ShutterTime, Stops};
 
@@ -32,6 +36,17 @@ pub struct Exposure {
     pub shutter: ShutterTime,
     /// ISO.
     pub iso: Iso,
+    /// What the filters before the lens take, in stops: 0 or more. An incident meter does not see it.
+    #[serde(default, skip_serializing_if = "Stops::is_zero")]
+    pub filter: Stops,
+}
+
+impl Exposure {
+    /// Without a filter.
+    #[must_use]
+    pub const fn new(aperture: Aperture, shutter: ShutterTime, iso: Iso) -> Self {
+        Self { aperture, shutter, iso, filter: Stops::ZERO }
+    }
 }
 
 impl Reading {
@@ -42,7 +57,7 @@ impl Reading {
     /// use ink_lamp_core::{meter::{Exposure, Reading}, scale::{Aperture, Iso, MeterDisplay, ShutterTime}};
     ///
     /// let room = Reading { shows: MeterDisplay::parse("1.4 3")?, iso: Iso::parse("200")?, shutter: ShutterTime::parse("1/125")? };
-    /// let camera = Exposure { aperture: Aperture::parse("8")?, shutter: ShutterTime::parse("1/160")?, iso: Iso::parse("100")? };
+    /// let camera = Exposure::new(Aperture::parse("8")?, ShutterTime::parse("1/160")?, Iso::parse("100")?);
     /// assert_eq!(room.ambient_level(camera).shown(), "−6.0");
     /// # Ok::<(), ink_lamp_core::Refusal>(())
     /// ```
@@ -51,16 +66,28 @@ impl Reading {
         self.flash_level(camera) + Stops::of(self.shutter.tv() - camera.shutter.tv())
     }
 
-    /// Level of a flash reading against an exposure, taken whole: `Av_read − Av + Sv − Sv_meter`. The shutter does not enter.
+    /// Level of a flash reading against an exposure, taken whole: `Av_read − Av + Sv − Sv_meter − filter`. The shutter does not enter.
     #[must_use]
     pub fn flash_level(self, camera: Exposure) -> Stops {
-        Stops::of(self.shows.av() - camera.aperture.av() + camera.iso.sv() - self.iso.sv())
+        Stops::of(self.av_100() - Self::av_100_for(Stops::ZERO, camera))
     }
 
-    /// What the meter would show for the same light at this reading's own settings if the light lay at `level` of the camera's exposure.
+    /// What it shows, as `Av` at ISO 100.
+    #[must_use]
+    pub fn av_100(self) -> f64 {
+        self.shows.av() - self.iso.stops_over_100()
+    }
+
+    /// What a meter at the camera's ISO shows for light that lies at `level` of the camera's exposure.
     #[must_use]
     pub fn av_for(level: Stops, camera: Exposure) -> f64 {
-        camera.aperture.av() + level.get()
+        camera.aperture.av() + camera.filter.get() + level.get()
+    }
+
+    /// The same at ISO 100.
+    #[must_use]
+    pub fn av_100_for(level: Stops, camera: Exposure) -> f64 {
+        Self::av_for(level, camera) - camera.iso.stops_over_100()
     }
 }
 
@@ -174,11 +201,7 @@ mod tests {
             iso: Iso::parse("100").unwrap(),
             shutter: ShutterTime::parse(shutter).unwrap(),
         };
-        let camera = Exposure {
-            aperture: Aperture::parse("4").unwrap(),
-            shutter: ShutterTime::parse("1/125").unwrap(),
-            iso: Iso::parse("100").unwrap(),
-        };
+        let camera = Exposure::new(Aperture::parse("4").unwrap(), ShutterTime::parse("1/125").unwrap(), Iso::parse("100").unwrap());
         // Handbook 11: 5.6 8 at 1/60 s is 4 8 at 1/125 s.
         assert_eq!(reading("1/60").ambient_level(camera).shown(), "+0.8");
         assert_eq!(reading("1/60").flash_level(camera).shown(), "+1.8");

@@ -1,0 +1,114 @@
+//! What to tell the transmitter: a ratio between groups, or a power for each.
+
+use serde::Serialize;
+
+use crate::{
+    kit::{Group, GroupControl},
+    ratio::{Convention, Ratio},
+    scale::Stops,
+    setup::{Light, Role, Setup},
+};
+
+/// The transmitter and its groups.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GroupsShown {
+    /// The transmitter's name.
+    pub transmitter: String,
+    /// What to do, in words: `Set A : B to 2 : 1. That is 1 stop.`
+    pub words: String,
+    /// One for each group that is used.
+    pub rows: Vec<GroupRow>,
+    /// Ratios and the stops that they mean, so that nobody takes the one for the other.
+    pub ratios: Vec<RatioInStops>,
+}
+
+/// A group.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GroupRow {
+    /// Its letter.
+    pub group: String,
+    /// The lights in it.
+    pub lights: String,
+    /// What the transmitter sends it: `1/16 +0.3`, where it sends powers.
+    pub set: Option<String>,
+}
+
+/// A ratio between groups, and what it means.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RatioInStops {
+    /// `4 : 1`.
+    pub shown: String,
+    /// `2.0 stops`.
+    pub stops: String,
+    /// The one to set.
+    pub wanted: bool,
+}
+
+/// A ratio between groups in stops: 4 : 1 is 2, 8 : 1 is 3. Groups are held against each other by their readings.
+fn in_stops(ratio: f64) -> Option<Stops> {
+    Ratio::new(ratio).ok()?.key_over_fill(Convention::Readings).ok()
+}
+
+pub(super) fn of(setup: &Setup) -> Option<GroupsShown> {
+    let transmitter = setup.transmitter.as_ref()?;
+    let mut groups: Vec<(Group, Vec<&Light>)> = Vec::new();
+    for light in &setup.lights {
+        let Some(group) = light.rig.group else { continue };
+        match groups.iter_mut().find(|(g, _)| *g == group) {
+            Some((_, lights)) => lights.push(light),
+            None => groups.push((group, vec![light])),
+        }
+    }
+    groups.sort_by_key(|(g, _)| *g);
+    let wanted = wanted_ratio(setup);
+    let sends = transmitter.control == GroupControl::Power;
+    let rows: Vec<GroupRow> = groups
+        .iter()
+        .map(|(group, lights)| GroupRow {
+            group: group.to_string(),
+            lights: lights.iter().map(|l| l.name()).collect::<Vec<_>>().join(", "),
+            set: lights[0].written().filter(|_| sends),
+        })
+        .collect();
+    let words = match (transmitter.control, wanted) {
+        (GroupControl::Ratio, Some((a, b, ratio))) => {
+            let stops = in_stops(ratio).unwrap_or(Stops::ZERO);
+            format!("Set {a} : {b} to {}. That is {}, by readings.", told(ratio), stops.size())
+        }
+        (GroupControl::Ratio, None) => "It holds a ratio between groups. Put key and fill in groups, and choose their ratio.".to_owned(),
+        (GroupControl::Power, _) if rows.is_empty() => "It sends a power for each group. Say which light is in which.".to_owned(),
+        (GroupControl::Power, _) => "It sends each group its power.".to_owned(),
+        (GroupControl::Nothing, _) => "It only fires: powers are set on the units.".to_owned(),
+    };
+    let ratios = match transmitter.control {
+        GroupControl::Ratio => [1.0, 2.0, 4.0, 8.0]
+            .into_iter()
+            .filter_map(|ratio| {
+                let wanted = wanted.is_some_and(|(_, _, w)| (w - ratio).abs() < 1e-9);
+                Some(RatioInStops { shown: told(ratio), stops: in_stops(ratio)?.size(), wanted })
+            })
+            .collect(),
+        _ => Vec::new(),
+    };
+    Some(GroupsShown { transmitter: transmitter.name.clone(), words, rows, ratios })
+}
+
+/// The key's group, the fill's, and the ratio to set between them: the wish in half stops, as such transmitters step.
+fn wanted_ratio(setup: &Setup) -> Option<(Group, Group, f64)> {
+    let group = |role: Role| setup.first(role)?.rig.group;
+    let (key, fill) = (group(Role::Key)?, group(Role::Fill)?);
+    let halves = (setup.ratio?.key_over_fill().get() * 2.0).round() / 2.0;
+    (key != fill).then(|| (key, fill, halves.exp2()))
+}
+
+/// As transmitters write it: the greater group first, so `1 : 2` and not `0.5 : 1`.
+fn told(ratio: f64) -> String {
+    let shown = |ratio: f64| Ratio::new(ratio).map(Ratio::shown).unwrap_or_default();
+    match shown(1.0 / ratio).split_once(" : ") {
+        Some((greater, one)) if ratio < 1.0 => format!("{one} : {greater}"),
+        _ => shown(ratio),
+    }
+}

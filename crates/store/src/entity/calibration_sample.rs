@@ -1,0 +1,19 @@
+use sea_orm::entity::prelude::*;
+
+#[derive(Clone, Debug, PartialEq, DeriveEntityModel)]
+#[sea_orm(table_name = "calibration_sample")]
+pub struct Model {
+    /// The reading's entry on a tape, here or where the kit came from.
+    #[sea_orm(primary_key, auto_increment = false)]
+    pub entry_id: Uuid,
+    pub unit_id: Uuid,
+    pub modifier_id: Option<Uuid>,
+    /// Brighter (+) or darker (−) than the model.
+    pub stops: f64,
+    pub recorded_at: DateTimeUtc,
+}
+
+#[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]
+pub enum Relation {}
+
+impl ActiveModelBehavior for ActiveModel {}

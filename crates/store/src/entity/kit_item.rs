@@ -1,0 +1,23 @@
+use sea_orm::entity::prelude::*;
+
+#[derive(Clone, Debug, PartialEq, DeriveEntityModel)]
+#[sea_orm(table_name = "kit_item")]
+pub struct Model {
+    /// Made by the client, so that a piece sent twice is there once.
+    #[sea_orm(primary_key, auto_increment = false)]
+    pub id: Uuid,
+    pub kind: String,
+    pub name: String,
+    /// The piece as its sheet describes it.
+    #[sea_orm(column_type = "JsonBinary")]
+    pub is_what: Json,
+    /// No longer offered.
+    pub retired: bool,
+    pub created_at: DateTimeUtc,
+    pub updated_at: DateTimeUtc,
+}
+
+#[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]
+pub enum Relation {}
+
+impl ActiveModelBehavior for ActiveModel {}

@@ -1,0 +1,187 @@
+use chrono::Utc;
+use ink_lamp_core::{
+    kit::{Gear, KitDocument, KitFormat, KitItem},
+    likely::{Calibration, Sample},
+    scale::Stops,
+};
+use sea_orm::{
+    ActiveValue::{NotSet, Set},
+    ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, TransactionTrait,
+    sea_query::OnConflict,
+};
+use uuid::Uuid;
+
+use crate::{
+    Store, StoreError,
+    entity::{calibration_sample, kit_item},
+    tape,
+};
+
+/// What readings taught of a unit in a modifier.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Learnt {
+    /// The unit's id.
+    pub unit: Uuid,
+    /// The modifier's id.
+    pub modifier: Option<Uuid>,
+    /// What was learnt.
+    pub calibration: Calibration,
+}
+
+/// What an import did.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub struct Imported {
+    /// Pieces that were not there.
+    pub added: usize,
+    /// Pieces that were there and differed.
+    pub changed: usize,
+    /// Pieces that were there as they are.
+    pub same: usize,
+    /// Readings' teachings that were not there.
+    pub samples: usize,
+}
+
+impl Store {
+    /// The whole kit, retired pieces too, by kind and name.
+    ///
+    /// # Errors
+    /// Where the database does not answer or a piece can't be read.
+    pub async fn kit(&self) -> Result<Vec<KitItem>, StoreError> {
+        items(&self.db).await
+    }
+
+    /// Puts a piece into the kit, or in place of the one with its id. Setups keep their own copy of what they use.
+    ///
+    /// # Errors
+    /// Where the database does not answer.
+    pub async fn put_item(&self, item: &KitItem) -> Result<(), StoreError> {
+        put(&self.db, item).await
+    }
+
+    /// The kit with what readings taught of it.
+    ///
+    /// # Errors
+    /// Where the database does not answer or a piece can't be read.
+    pub async fn export_kit(&self) -> Result<KitDocument, StoreError> {
+        let rows = calibration_sample::Entity::find().order_by_asc(calibration_sample::Column::EntryId).all(&self.db).await?;
+        let samples = rows.iter().map(sample_of).collect::<Result<_, _>>()?;
+        Ok(KitDocument { format: KitFormat::Kit1, items: self.kit().await?, samples })
+    }
+
+    /// Takes a kit in: all of it or nothing. A piece that is there already is replaced.
+    ///
+    /// # Errors
+    /// Refuses a document that [`KitDocument::check`] refuses; where the database does not answer.
+    pub async fn import_kit(&self, document: &KitDocument) -> Result<Imported, StoreError> {
+        document.check()?;
+        let tx = self.db.begin().await?;
+        let before = items(&tx).await?;
+        let mut done = Imported::default();
+        for item in &document.items {
+            match before.iter().find(|b| b.id == item.id) {
+                Some(same) if same == item => done.same += 1,
+                Some(_) => done.changed += 1,
+                None => done.added += 1,
+            }
+            put(&tx, item).await?;
+        }
+        for sample in &document.samples {
+            done.samples += usize::from(learn(&tx, sample).await?);
+        }
+        tx.commit().await?;
+        Ok(done)
+    }
+
+    /// Empties the kit, and what readings taught of it. Setups keep what they use.
+    ///
+    /// # Errors
+    /// Where the database does not answer.
+    pub async fn clear_kit(&self) -> Result<(), StoreError> {
+        let tx = self.db.begin().await?;
+        kit_item::Entity::delete_many().exec(&tx).await?;
+        calibration_sample::Entity::delete_many().exec(&tx).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// What readings taught, unit by unit and modifier by modifier.
+    ///
+    /// # Errors
+    /// Where the database does not answer.
+    pub async fn learnt(&self) -> Result<Vec<Learnt>, StoreError> {
+        use calibration_sample::Column::{EntryId, ModifierId, UnitId};
+        let rows =
+            calibration_sample::Entity::find().order_by_asc(UnitId).order_by_asc(ModifierId).order_by_asc(EntryId).all(&self.db).await?;
+        let mut learnt = Vec::new();
+        for pair in rows.chunk_by(|a, b| (a.unit_id, a.modifier_id) == (b.unit_id, b.modifier_id)) {
+            let offsets = pair.iter().map(|row| Ok(sample_of(row)?.offset)).collect::<Result<Vec<Stops>, StoreError>>()?;
+            if let Some(calibration) = Calibration::of(&offsets) {
+                learnt.push(Learnt { unit: pair[0].unit_id, modifier: pair[0].modifier_id, calibration });
+            }
+        }
+        Ok(learnt)
+    }
+
+    /// Forgets what readings taught of a unit in a modifier.
+    ///
+    /// # Errors
+    /// Where the database does not answer.
+    pub async fn forget(&self, unit: Uuid, modifier: Option<Uuid>) -> Result<(), StoreError> {
+        use calibration_sample::Column::{ModifierId, UnitId};
+        let same = modifier.map_or_else(|| ModifierId.is_null(), |m| ModifierId.eq(m));
+        calibration_sample::Entity::delete_many().filter(UnitId.eq(unit)).filter(same).exec(&self.db).await?;
+        Ok(())
+    }
+}
+
+async fn items(db: &impl ConnectionTrait) -> Result<Vec<KitItem>, StoreError> {
+    use kit_item::Column::{Id, Kind, Name};
+    let rows = kit_item::Entity::find().order_by_asc(Kind).order_by_asc(Name).order_by_asc(Id).all(db).await?;
+    rows.into_iter()
+        .map(|row| {
+            let is: Gear = tape::parsed("a piece of the kit", &row.is_what)?;
+            Ok(KitItem { id: row.id, retired: row.retired, is })
+        })
+        .collect()
+}
+
+async fn put(db: &impl ConnectionTrait, item: &KitItem) -> Result<(), StoreError> {
+    let now = Utc::now();
+    let row = kit_item::ActiveModel {
+        id: Set(item.id),
+        kind: Set(item.is.kind().to_owned()),
+        name: Set(item.is.name().to_owned()),
+        is_what: Set(tape::json(&item.is)?),
+        retired: Set(item.retired),
+        created_at: NotSet,
+        updated_at: Set(now),
+    };
+    use kit_item::Column::{Id, IsWhat, Kind, Name, Retired, UpdatedAt};
+    let replace = OnConflict::column(Id).update_columns([Kind, Name, IsWhat, Retired, UpdatedAt]).to_owned();
+    kit_item::Entity::insert(row).on_conflict(replace).exec_without_returning(db).await?;
+    Ok(())
+}
+
+fn sample_of(row: &calibration_sample::Model) -> Result<Sample, StoreError> {
+    let offset = Stops::new(row.stops).map_err(|e| StoreError::Damaged { what: "what a reading taught".to_owned(), why: e.to_string() })?;
+    Ok(Sample { entry: row.entry_id, unit: row.unit_id, modifier: row.modifier_id, offset })
+}
+
+/// Keeps what a reading taught, and says whether it was new.
+pub(crate) async fn learn(db: &impl ConnectionTrait, sample: &Sample) -> Result<bool, StoreError> {
+    let row = calibration_sample::ActiveModel {
+        entry_id: Set(sample.entry),
+        unit_id: Set(sample.unit),
+        modifier_id: Set(sample.modifier),
+        stops: Set(sample.offset.get()),
+        recorded_at: NotSet,
+    };
+    let insert = calibration_sample::Entity::insert(row).on_conflict_do_nothing_on([calibration_sample::Column::EntryId]);
+    Ok(crate::is_new(&insert.exec_without_returning(db).await?))
+}
+
+/// Takes back what a reading taught, since the reading was.
+pub(crate) async fn unlearn(db: &impl ConnectionTrait, entry: Uuid) -> Result<(), StoreError> {
+    calibration_sample::Entity::delete_by_id(entry).exec(db).await?;
+    Ok(())
+}

@@ -1,0 +1,165 @@
+import { choose, expect, lane, test } from '../support/app'
+
+const COBBLER = '0199a100-0000-7000-9008-000000000000'
+
+/** A key of the kit, at its target. */
+async function key(app: { begin: (n: string) => Promise<string>; write: (l: string, e: unknown) => Promise<unknown> }) {
+  const look = await app.begin('Equipment')
+  for (const entry of [
+    { reading: { of: 'room', shows: '1 0', iso: '100', shutter: '1/8' } },
+    { camera: { aperture: '8', shutter: '1/125', iso: '100' } },
+    { ratio: { target: { ratio: 3, convention: 'lit_shadow', anchor: 'lit_side' } } },
+  ])
+    await app.write(look, entry)
+  return look
+}
+
+test('a light of the kit shows a likely level before it is read, and a grid moves mark and next move at once', async ({
+  app,
+  page,
+  board,
+}) => {
+  await board(await key(app))
+  await lane(page, 'Key').click()
+  await page.getByRole('button', { name: 'Say the unit' }).click()
+  await choose(page, /^Unit/, 'Taper 400')
+  await choose(page, /^Modifier/, 'Octa 90')
+  await choose(page, /^Grid/, 'on, −1.3')
+  await page.getByRole('textbox', { name: 'Dial now' }).fill('1/8')
+  await page.getByRole('textbox', { name: 'Distance' }).fill('1.5')
+  await page.getByRole('button', { name: 'Save' }).click()
+  const card = page.getByRole('region', { name: 'Chosen lane' })
+  await expect(card).toContainText(/likely −\d\.\d ±\d\.\d/)
+  await expect(card).toContainText('3.0 up, 5.0 down · 50 Ws · ready in 0.1 s')
+  await expect(page.locator('[data-text="key.guess"]')).toBeVisible()
+  await page.getByRole('textbox', { name: /^Reading of key/ }).fill('5.6 4')
+  await page.keyboard.press('Enter')
+  await expect(lane(page, 'Key')).toContainText('on target')
+  await lane(page, 'Key').click()
+  await page.getByRole('button', { name: 'Edit' }).click()
+  await choose(page, /^Grid/, 'off')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(lane(page, 'Key')).toContainText('1.3 over')
+  await expect(page.locator('#next-move')).toHaveText('Key down 1.3 stops: set 1/32 +0.7')
+  const note = page.getByRole('list', { name: 'Worth knowing' })
+  await expect(note).toContainText('the grid was taken off, 1.3 stops brighter, and not compensated')
+  await note.getByRole('button', { name: 'Set 1/32 +0.7' }).click()
+  await expect(page.locator('#next-move')).toHaveText('Meter the key again')
+})
+
+test('a three-stop filter moves every light and the room', async ({ app, page, board }) => {
+  const look = await key(app)
+  await app.write(look, { reading: { of: 'key', shows: '5.6 4' } })
+  await board(look)
+  await choose(page, 'Filter: no filter', 'ND 3 stops')
+  await expect(lane(page, 'Key')).toContainText('3.0 under')
+  await expect(page.getByRole('row', { name: /^Key/ })).toContainText('−3.6 stops')
+  await choose(page, /^Filter: ND/, 'no filter')
+  await expect(lane(page, 'Key')).toContainText('on target')
+})
+
+test('a reading says what was on and how the meter was held', async ({ app, page, board }) => {
+  const look = await key(app)
+  await app.write(look, { reading: { of: 'fill', shows: '4 4' } })
+  await board(look)
+  await lane(page, 'Key').click()
+  await page.getByRole('button', { name: /^How it is read/ }).click()
+  await page.getByRole('checkbox', { name: 'Fill' }).check()
+  await page.keyboard.press('Escape')
+  await page.getByRole('textbox', { name: /^Reading of key/ }).fill('8 0')
+  await expect(page.locator('#meter-echo')).toContainText('key with the fill on')
+  await expect(page.locator('#meter-echo')).toContainText('The others are taken out.')
+  await page.keyboard.press('Enter')
+  await expect(lane(page, 'Key')).toContainText('on target')
+})
+
+test('the board names the light that did not fire', async ({ app, page, board }) => {
+  const look = await key(app)
+  for (const [of, shows] of [
+    ['key', '5.6 4'],
+    ['fill', '4 4'],
+    ['rim', '8 3'],
+    ['whole', '5.6 5'],
+  ])
+    await app.write(look, { reading: { of, shows } })
+  await board(look)
+  await expect(page.locator('#next-move')).toHaveText('Whole is 0.5 under its parts: did the fill fire?')
+})
+
+test('a transmitter that holds a ratio is told it in stops, and ways of working show what they do', async ({
+  app,
+  page,
+  board,
+}) => {
+  const look = await key(app)
+  for (const [light, group] of [
+    ['key', 'A'],
+    ['fill', 'B'],
+  ])
+    await app.write(look, { light: { light, role: light, rig: { group, angle: 45 } } })
+  await app.write(look, { ratio: { target: { ratio: 4, convention: 'readings', anchor: 'lit_side' } } })
+  const transmitter = { name: 'Spill Duo', link: 'optical', groups: 2, channels: 4, control: 'ratio', step: 'halves' }
+  await app.write(look, { transmitter: { transmitter } })
+  await board(look)
+  await page.getByRole('button', { name: /^Sitting/ }).click()
+  await page.getByRole('menuitem', { name: /Ways of working/ }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('Set A : B to 4 : 1. That is 2.0 stops, by readings.')
+  await expect(dialog).toContainText('8 : 1 is 3.0 stops')
+  await choose(page, /^The meter is held/, 'dome to the light')
+  await expect(dialog).toContainText('From 45°, dome to the light shows 0.2 stop more')
+  await dialog.getByRole('radio', { name: 'camera the lights' }).click()
+  await expect(dialog).toContainText('the camera is set to what the meter says')
+  await dialog.getByRole('radio', { name: 'thirds' }).click()
+  await expect(dialog).toContainText('A gap of 0.7 is told as 2/3 stop.')
+})
+
+test('eight lights stand side by side, and a remedy is one press', async ({ page, board }) => {
+  await board(COBBLER)
+  for (const name of ['Key 2', 'Accent', 'Rim 2', 'Hair', 'Ground', 'Frame'])
+    await expect(lane(page, name)).toBeInViewport()
+  const note = page.getByRole('list', { name: 'Worth knowing' })
+  await expect(note).toContainText('Rim 2 listens on channel 3, the others on 4: it will not fire.')
+  await note.getByRole('button', { name: 'To channel 4' }).click()
+  await expect(note).not.toContainText('listens on channel 3')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('z')
+  await expect(note).toContainText('listens on channel 3')
+})
+
+test('mains, pace and an automatic frame are said in ways of working', async ({ app, page, board }) => {
+  const look = await key(app)
+  const unit = {
+    name: 'Tallow 500',
+    rated: 500,
+    scale: { numbers: { full: 10, lowest: 2, stops_per_unit: 1 } },
+    recycle: 1.2,
+    supply: { mains: { volts: 230 } },
+  }
+  await app.write(look, { light: { light: 'key', role: 'key', unit, dial: '9.0' } })
+  await board(look)
+  const open = async () => {
+    await page.getByRole('button', { name: /^Sitting/ }).click()
+    await page.getByRole('menuitem', { name: /Ways of working/ }).click()
+  }
+  await open()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('One unit recycling together: 3.8 A of 16 A, 24 %')
+  await expect(dialog).toContainText('a licensed electrician decide')
+  await dialog.getByRole('textbox', { name: 'One circuit' }).fill('3')
+  await dialog.getByRole('textbox', { name: 'A frame each' }).fill('0,5')
+  await dialog.getByRole('button', { name: 'Set', exact: true }).click()
+  await expect(dialog).toContainText('3.8 A of 3 A, 126 %')
+  await dialog.getByRole('textbox', { name: 'Automatic gave' }).fill('11')
+  await dialog.getByRole('button', { name: 'Log' }).click()
+  await expect(dialog.getByText(/The dial ends at 10.0/)).toBeVisible()
+  await dialog.getByRole('textbox', { name: 'Automatic gave' }).fill('6.0')
+  await choose(page, /^Tone of the scene/, 'a light scene')
+  await dialog.getByRole('button', { name: 'Log' }).click()
+  await expect(page.locator('#next-move')).toHaveText('Key in manual: set 7.3')
+  const note = page.getByRole('list', { name: 'Worth knowing' })
+  await expect(note).toContainText('126 %')
+  await page.keyboard.press('d')
+  await expect(lane(page, 'Key')).toBeVisible()
+  await expect(page.getByRole('group', { name: 'Power' })).toContainText('7.3')
+})

@@ -1,0 +1,133 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Browser, Page } from '@playwright/test'
+import { App, expect, lane, test, underWay } from '../support/app'
+
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
+
+async function phone(browser: Browser, app: App, look: string): Promise<Page> {
+  const context = await browser.newContext({ ...PHONE, baseURL: app.url })
+  const page = await context.newPage()
+  await page.goto(`/setups/${look}`)
+  await expect(page.getByRole('main', { name: 'Board on the phone' })).toBeVisible()
+  return page
+}
+
+/** Two taps and the log. */
+async function read(page: Page, of: string, whole: string, tenth: string): Promise<void> {
+  await page.getByRole('radio', { name: of, exact: true }).tap()
+  await page.getByRole('button', { name: `f/${whole}`, exact: true }).tap()
+  await page.getByRole('button', { name: `${tenth} tenths` }).tap()
+  await page.getByRole('button', { name: `Log ${of.toLowerCase()} reading` }).tap()
+}
+
+test('two taps log a reading, the next move is done with one, and nothing scrolls', async ({ app, browser }) => {
+  const look = await underWay(app, 'Phone')
+  const page = await phone(browser, app, look)
+  await read(page, 'Fill', '5.6', '1')
+  await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText('Fill down 0.7 stop: set 1/16 +0.3')
+  await page.getByRole('button', { name: 'Dialled' }).tap()
+  await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText('Meter the fill again')
+  await read(page, 'Fill', '4', '4')
+  await expect(page.getByLabel('Stop ladder')).toContainText('Fill −1.6')
+  const scrolls = await page.evaluate(() => document.documentElement.scrollHeight > window.innerHeight + 1)
+  expect(scrolls).toBe(false)
+  const tall = await page.getByRole('group', { name: 'Whole stop' }).getByRole('button').first().boundingBox()
+  expect(tall?.height).toBeGreaterThanOrEqual(44)
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations).toEqual([])
+  await page.context().close()
+})
+
+test('an entry on one shows on the other without a reload, also through another server', async ({ browser }) => {
+  const app = await App.start()
+  const other = await app.another()
+  const look = await underWay(app, 'Two')
+  const laptop = await browser.newPage({ baseURL: app.url })
+  await laptop.goto(`/setups/${look}`)
+  await expect(lane(laptop, 'Fill')).toBeVisible()
+  for (const server of [app, other]) {
+    const page = await phone(browser, server, look)
+    // Both follow by now: the first word comes when the connection is open.
+    await laptop.waitForTimeout(1500)
+    const tenth = server === app ? '1' : '4'
+    await read(page, 'Fill', '5.6', tenth)
+    const words = server === app ? '0.7 over' : '1.0 over'
+    await expect(lane(laptop, 'Fill')).toContainText(words)
+    // And the other way round.
+    const rim = server === app ? '8 3' : '8 7'
+    await lane(laptop, 'Rim').click()
+    await laptop.getByRole('textbox', { name: /^Reading of rim/ }).fill(rim)
+    await laptop.keyboard.press('Enter')
+    await expect(page.getByLabel('Stop ladder')).toContainText(`Rim +0.${rim.at(-1)}`)
+    await page.context().close()
+  }
+  await laptop.close()
+  await other.stop('SIGTERM')
+  await app.stop('SIGTERM')
+})
+
+test('five readings typed while the connection is away wait on the phone, and arrive once each in order', async ({
+  app,
+  browser,
+}) => {
+  const look = await underWay(app, 'Away')
+  const page = await phone(browser, app, look)
+  await page.context().setOffline(true)
+  const typed = [
+    ['Key', '5.6', '4'],
+    ['Fill', '5.6', '1'],
+    ['Rim', '8', '3'],
+    ['Ground', '4', '0'],
+    ['Fill', '4', '4'],
+  ] as const
+  for (const [of, whole, tenth] of typed) await read(page, of, whole, tenth)
+  await expect(page.getByText('5 kept on this phone, sent when the connection is back')).toBeVisible()
+  const before = (await app.api(`/setups/${look}`)).version
+  await page.context().setOffline(false)
+  await expect(page.getByText('kept on this phone')).toHaveCount(0)
+  const { version, tape } = await app.api(`/setups/${look}`)
+  expect(version).toBe(before + 5)
+  const heads = tape.items
+    .slice(-5)
+    .map((i: any) => `${i.line.head[0].text}${i.line.head[1].f.number} ${i.line.head[1].f.tenths}`)
+  expect(heads).toEqual(typed.map(([of, whole, tenth]) => `${of} ${whole} ${tenth}`))
+  await page.context().close()
+})
+
+test('what waits on the phone outlasts the page', async ({ browser }) => {
+  const app = await App.start()
+  const look = await underWay(app, 'Reload')
+  const page = await phone(browser, app, look)
+  await app.stop('SIGTERM')
+  await read(page, 'Fill', '5.6', '1')
+  await expect(page.getByText('1 kept on this phone')).toBeVisible()
+  await page.goto('about:blank')
+  await app.serve()
+  const before = (await app.api(`/setups/${look}`)).version
+  await page.goto(`${app.url}/setups/${look}`)
+  await expect(page.getByLabel('Stop ladder')).toContainText('Fill −0.9')
+  expect((await app.api(`/setups/${look}`)).version).toBe(before + 1)
+  await page.context().close()
+  await app.stop('SIGTERM')
+})
+
+test('the board shows the way to it, and is on the studio network only where that was asked for', async ({
+  app,
+  page,
+  board,
+}) => {
+  await board(await underWay(app, 'Address'))
+  await page.getByRole('button', { name: 'Phone' }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByRole('img', { name: /QR code/ })).toBeVisible()
+  await expect(dialog).toContainText(`${app.url}/setups/`)
+  await expect(dialog).toContainText('INK_LAMP_NETWORK=')
+  // Another address of this machine stands in for the studio's network.
+  const away = app.url.replace('127.0.0.1', '127.0.0.2')
+  await expect(fetch(`${away}/api/health`)).rejects.toThrow()
+  const wide = await app.another({ INK_LAMP_NETWORK: '127.0.0.2' })
+  const address = await wide.api('/address')
+  expect(address).toEqual({ url: wide.url.replace('127.0.0.1', '127.0.0.2'), on_network: true })
+  expect((await fetch(`${address.url}/api/health`)).status).toBe(200)
+  await wide.stop('SIGTERM')
+})

@@ -1,0 +1,193 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue'
+import { answered, api, Refused, type Gear, type KitItem } from '@/api/client'
+import { sheetOf, useKit, type GearKind } from '@/stores/kit'
+import { useNotices } from '@/stores/notices'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import PushButton from '@/ui/PushButton.vue'
+import TextField from '@/ui/TextField.vue'
+import { empty, fieldAt, gearOf, KINDS, shown, valuesOf, type Field, type Values } from './fields'
+
+/** The sheet of one piece, to be read and changed. */
+const { id, kind, item, from, adding } = defineProps<{
+  id: string
+  kind: GearKind
+  item?: KitItem
+  from?: Gear
+  adding?: boolean
+}>()
+const emit = defineEmits<{ saved: [id: string]; cancel: []; copy: [id: string] }>()
+const kit = useKit()
+const notices = useNotices()
+
+const values = ref<Values>(
+  item ? valuesOf(kind, item.is) : from ? { ...valuesOf(kind, from), name: `${sheetOf(from).name} 2` } : empty(kind),
+)
+const refused = shallowRef<Refused>()
+const failed = ref<string>()
+const busy = ref(false)
+const fields = computed(() => shown(kind, values.value))
+const wrongAt = computed(() => fieldAt(kind, values.value, refused.value?.problem.field))
+const wrong = (field: Field) => (wrongAt.value === field.path ? refused.value?.problem.detail : undefined)
+const elsewhere = computed(() => failed.value ?? (wrongAt.value ? undefined : refused.value?.problem.detail))
+const one = computed(() => KINDS.find((k) => k.kind === kind)?.one ?? 'piece')
+const learnt = computed(() =>
+  kit.learnt
+    .filter((l) => (kind === 'strobe' ? l.unit === id : l.modifier === id))
+    .map((l) => {
+      const other = kit.items.find((i) => i.id === (kind === 'strobe' ? l.modifier : l.unit))
+      return { ...l, other: other ? sheetOf(other.is).name : 'no modifier of the kit' }
+    }),
+)
+const signed = (stops: number) => `${stops < -0.049 ? '−' : stops > 0.049 ? '+' : ''}${Math.abs(stops).toFixed(1)}`
+
+async function save(retired = item?.retired ?? false): Promise<void> {
+  if (busy.value) return
+  busy.value = true
+  refused.value = failed.value = undefined
+  try {
+    await kit.put(id, gearOf(kind, values.value), retired)
+    notices.say(`${values.value.name?.trim()} is ${adding ? 'in the kit' : 'saved'}. Sittings keep what they used.`)
+    emit('saved', id)
+  } catch (error) {
+    if (error instanceof Refused) refused.value = error
+    else failed.value = (error as Error).message
+  } finally {
+    busy.value = false
+  }
+}
+
+async function forget(unit: string, modifier: string | null | undefined): Promise<void> {
+  const call = api.DELETE('/api/kit/{id}/calibration', {
+    params: { path: { id: unit }, query: { modifier: modifier ?? undefined } },
+  })
+  try {
+    const { error } = await call
+    if (error) await answered(call as never)
+    await kit.load()
+  } catch (error) {
+    notices.say((error as Error).message, { warn: true })
+  }
+}
+</script>
+
+<template>
+  <form data-kit-form class="max-w-[760px]" @submit.prevent="save()">
+    <div class="flex flex-wrap items-center gap-2">
+      <h2 class="min-w-0 flex-1 truncate font-voice text-[26px] leading-8 font-medium max-[560px]:basis-full">
+        {{ adding ? `A new ${one}` : values.name }}
+        <span v-if="item?.retired" class="text-body text-text-2">retired</span>
+      </h2>
+      <template v-if="adding"><PushButton @click="emit('cancel')">Cancel</PushButton></template>
+      <template v-else>
+        <PushButton @click="emit('copy', id)">Copy</PushButton>
+        <PushButton @click="save(!item?.retired)">{{ item?.retired ? 'Bring back' : 'Retire' }}</PushButton>
+      </template>
+      <button
+        type="submit"
+        class="h-8 rounded-key bg-act px-4 text-body font-[650] text-act-t disabled:opacity-50"
+        :disabled="busy"
+      >
+        {{ adding ? 'Add' : 'Save' }}
+      </button>
+    </div>
+    <p v-if="elsewhere" class="mt-2 text-warn" role="alert">{{ elsewhere }}</p>
+
+    <div class="mt-4 grid grid-cols-6 items-start gap-x-4 gap-y-3 max-[560px]:grid-cols-2">
+      <template v-for="field in fields" :key="field.path">
+        <div
+          :class="{
+            'col-span-1': field.wide === 1,
+            'col-span-2': !field.wide || field.wide === 2,
+            'col-span-3 max-[560px]:col-span-2': field.wide === 3,
+            'col-span-6 max-[560px]:col-span-2': field.wide === 6,
+          }"
+        >
+          <template v-if="field.as === 'choice'">
+            <span class="label text-text-2">{{ field.label }}</span>
+            <ChoiceList
+              v-model="values[field.path]!"
+              :label="field.label"
+              :options="field.options ?? []"
+              class="mt-1"
+            />
+            <p v-if="wrong(field)" class="label mt-1 text-warn">{{ wrong(field) }}</p>
+          </template>
+          <label v-else-if="field.as === 'yes'" class="mt-5 flex h-8 items-center gap-2">
+            <input
+              type="checkbox"
+              class="h-4 w-4 accent-text"
+              :checked="values[field.path] === 'yes'"
+              @change="values[field.path] = values[field.path] === 'yes' ? 'no' : 'yes'"
+            />
+            {{ field.label }}
+          </label>
+          <template v-else-if="field.as === 'durations'">
+            <label class="label block text-text-2" :for="`${id}-durations`">{{ field.label }}</label>
+            <textarea
+              :id="`${id}-durations`"
+              v-model="values[field.path]"
+              rows="4"
+              spellcheck="false"
+              class="mt-1 w-full rounded-key border bg-field px-2 py-1 text-head tabular-nums"
+              :class="wrong(field) ? 'border-warn' : 'border-edge'"
+              :aria-describedby="`${id}-durations-note`"
+            />
+            <p :id="`${id}-durations-note`" class="label mt-1" :class="wrong(field) ? 'text-warn' : 'text-text-3'">
+              {{
+                wrong(field) ??
+                'A line for each power: stops below full, t0.5, t0.1; a dash where it is not known. −4  1/800  1/260'
+              }}
+            </p>
+          </template>
+          <TextField
+            v-else
+            v-model="values[field.path]!"
+            :label="field.label"
+            :suffix="field.suffix"
+            :hint="field.hint"
+            :wrong="wrong(field)"
+          />
+        </div>
+      </template>
+    </div>
+
+    <section v-if="learnt.length > 0" class="mt-5 border-t border-line pt-3" aria-labelledby="learnt-title">
+      <h3 id="learnt-title" class="text-head font-[650]">What readings taught</h3>
+      <table class="mt-2 w-full max-w-[560px] text-left">
+        <thead class="label text-text-2">
+          <tr>
+            <th class="font-normal">{{ kind === 'strobe' ? 'In' : 'On' }}</th>
+            <th class="font-normal">Against the model</th>
+            <th class="font-normal">Readings</th>
+            <th class="font-normal">Spread</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in learnt" :key="`${row.unit}${row.modifier}`" class="h-9">
+            <td>{{ row.other }}</td>
+            <td class="font-[650]">{{ signed(row.calibration.offset) }}</td>
+            <td>{{ row.calibration.count }}</td>
+            <td>{{ row.calibration.spread.toFixed(1) }}</td>
+            <td class="text-right">
+              <PushButton :aria-label="`Forget ${row.other}`" @click="forget(row.unit, row.modifier)"
+                >Forget</PushButton
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+
+    <ul
+      v-if="item && item.notes.length > 0"
+      class="mt-5 grid gap-1 border-t border-line pt-3"
+      aria-label="Worth knowing"
+    >
+      <li v-for="note in item.notes" :key="note.words" :class="note.caution ? 'text-warn' : 'text-text-2'">
+        {{ note.words }}
+      </li>
+    </ul>
+  </form>
+</template>

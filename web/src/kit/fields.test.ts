@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest'
+import type { Gear } from '@/api/client'
+import kit from '../../../crates/server/demo/kit.json'
+import { kindOf } from '@/stores/kit'
+import { empty, fieldAt, gearOf, KINDS, numberOf, shown, told, valuesOf } from './fields'
+
+const GEAR = kit.items.map((item) => item.is as unknown as Gear)
+
+describe('a piece of the kit in its form', () => {
+  it.each(GEAR.map((gear) => [Object.values(gear)[0].name as string, gear] as const))(
+    'comes out as it went in: %s',
+    (_, gear) => {
+      const kind = kindOf(gear)
+      const out = gearOf(kind, valuesOf(kind, gear))
+      // Times are told as fractions, so they may lose what no sheet prints.
+      const rounded = (g: unknown) =>
+        JSON.parse(JSON.stringify(g), (_, v: unknown) =>
+          typeof v === 'number' ? Number(v.toPrecision(3)) : v,
+        ) as unknown
+      const expected = rounded(gear) as Record<string, Record<string, unknown>>
+      if (kind === 'transmitter') Object.assign(expected[kind] ?? {}, { pre_flashes: expected[kind]?.pre_flashes ?? 0 })
+      expect(rounded(out)).toEqual(expected)
+    },
+  )
+
+  it.each(KINDS)('begins with what is usual: $one', ({ kind }) => {
+    const values = empty(kind)
+    expect(shown(kind, values).length).toBeGreaterThan(1)
+    expect(told(gearOf(kind, { ...values, name: 'New' }))).toBeTypeOf('string')
+  })
+
+  it('shows only what the chosen dial needs', () => {
+    const paths = (scale: string) => shown('strobe', { ...empty('strobe'), '@scale': scale }).map((f) => f.path)
+    expect(paths('numbers')).toContain('scale.numbers.full')
+    expect(paths('numbers')).not.toContain('scale.fractions.lowest')
+    expect(gearOf('strobe', { ...empty('strobe'), name: 'N', '@scale': 'watt_seconds' })).toMatchObject({
+      strobe: { scale: { watt_seconds: { full: 500, lowest: 8, step: 1 } } },
+    })
+  })
+
+  it('takes a decimal comma and a fraction, and leaves nonsense to the server', () => {
+    expect(numberOf(' 6,3 ')).toBe(6.3)
+    expect(numberOf('1/800')).toBe(0.00125)
+    expect(numberOf('−78')).toBe(-78)
+    expect(numberOf('much')).toBe('much')
+  })
+
+  it('finds the field that a problem belongs to', () => {
+    const values = empty('strobe')
+    expect(fieldAt('strobe', values, 'is.strobe.rated')).toBe('rated')
+    expect(fieldAt('strobe', values, 'is.strobe.scale')).toBe('scale.fractions.lowest')
+    expect(fieldAt('strobe', values, 'is.strobe.durations[0].t05')).toBe('durations')
+    expect(fieldAt('strobe', values, 'id')).toBeUndefined()
+  })
+})

@@ -1,0 +1,16 @@
+/** What a list offers of the kit: none, what is chosen though it was retired or never was there, and the pieces. */
+export function offers(
+  pieces: readonly { value: string; words: string }[],
+  now: string,
+  none: string,
+  nowWords = now,
+): { value: string; words: string }[] {
+  const there = now === '' || pieces.some((p) => p.value === now)
+  return [{ value: '', words: none }, ...(there ? [] : [{ value: now, words: nowWords }]), ...pieces]
+}
+
+type Piece = { id: string; sheet: { name: string } }
+
+/** Pieces by their names, and by their ids. */
+export const byName = (pieces: Piece[]) => pieces.map((p) => ({ value: p.sheet.name, words: p.sheet.name }))
+export const byId = (pieces: Piece[]) => pieces.map((p) => ({ value: p.id, words: p.sheet.name }))

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+/** The meter's numbers: a whole stop and its tenth, so that any reading is two taps. */
+const { camera } = defineProps<{ camera?: string }>()
+const whole = defineModel<string>('whole', { required: true })
+const tenth = defineModel<string>('tenth', { required: true })
+const WHOLE = ['1', '1.4', '2', '2.8', '4', '5.6', '8', '11', '16', '22', '32', '45']
+const TENTHS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9']
+</script>
+
+<template>
+  <div class="grid gap-[5px]">
+    <div class="grid grid-cols-6 gap-[5px]" role="group" aria-label="Whole stop">
+      <button
+        v-for="n in WHOLE"
+        :key="n"
+        type="button"
+        class="key"
+        :class="{ 'key-on': whole === n, 'border-text': camera === n && whole !== n }"
+        :aria-pressed="whole === n"
+        :aria-label="`f/${n}`"
+        @click="whole = n"
+      >
+        <span><i class="font-voice font-medium opacity-70">ƒ</i>{{ n }}</span>
+        <small v-if="camera === n">camera</small>
+      </button>
+    </div>
+    <div class="grid grid-cols-5 gap-[5px]" role="group" aria-label="Tenths">
+      <button
+        v-for="n in TENTHS"
+        :key="n"
+        type="button"
+        class="key"
+        :class="{ 'key-on': tenth === n }"
+        :aria-pressed="tenth === n"
+        :aria-label="`${n} tenths`"
+        :disabled="!whole"
+        @click="tenth = n"
+      >
+        <span>{{ n }}</span>
+        <small v-if="n === '0'">tenths</small>
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.key {
+  display: flex;
+  height: 45px;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  border: 1px solid var(--line-2);
+  border-radius: var(--radius-key);
+  background: var(--field);
+  font-size: 17px;
+  font-weight: 650;
+  line-height: 1.1;
+  touch-action: manipulation;
+}
+
+.key small {
+  font-size: 10.5px;
+  font-weight: 400;
+  line-height: 1;
+}
+
+.key.border-text {
+  border-color: var(--text);
+}
+
+.key-on {
+  border-color: var(--act);
+  background: var(--act);
+  color: var(--act-t);
+}
+</style>

@@ -1,0 +1,96 @@
+import type { Board, Lane, Role } from '@/api/client'
+
+/** One light, or the room, on the small ladder of the phone. */
+export interface SpineMark {
+  lane: string
+  role: Role
+  name: string
+  /** Where its mark stands, px. */
+  y: number
+  /** Where its words stand, px: moved away from its neighbours. */
+  textY: number
+  level: string
+  words: string
+  form: 'filled' | 'hollow' | 'ghost' | 'seated'
+  /** Where it goes after the move, px. */
+  afterY?: number
+  targetY?: number
+}
+
+export interface Spine {
+  top: number
+  bottom: number
+  y: (stops: number) => number
+  marks: SpineMark[]
+  /** Lanes that lie outside the window, in words. */
+  outside: { lane: string; role: Role; words: string }[]
+}
+
+const LINE = 21
+const PAD = 14
+
+/** Levels that a lane has: what was read or is likely, what is wished, where it goes. */
+const levels = (lane: Lane): number[] =>
+  [lane.reading ?? lane.guess?.mark, lane.target, lane.after].flatMap((m) => (m ? [m.stops] : []))
+
+/** The window is fitted to the lights in play, with the exposure always in it. */
+export function spineOf(board: Board, height: number, ghost?: { lane: string; stops: number; shown: string }): Spine {
+  const lights = board.lanes.filter((l) => l.kind === 'light')
+  const near = [...lights.flatMap(levels), ...(ghost ? [ghost.stops] : [])].filter((s) => s > -4.6 && s < 3.2)
+  const top = Math.max(0.6, ...near) + 0.5
+  const bottom = Math.min(-1, ...near) - 0.5
+  const y = (stops: number) => PAD + ((top - stops) / (top - bottom)) * (height - 2 * PAD)
+  const marks: SpineMark[] = []
+  const outside: Spine['outside'] = []
+  for (const lane of board.lanes) {
+    const role = lane.role
+    if (!role || (lane.kind !== 'light' && lane.kind !== 'room')) continue
+    const at = ghost?.lane === lane.id ? ghost : (lane.reading ?? lane.guess?.mark ?? lane.target)
+    if (!at) continue
+    const said = ghost?.lane === lane.id ? 'being typed' : !lane.reading && lane.guess ? 'likely' : lane.words
+    if (at.stops > top || at.stops < bottom) {
+      outside.push({ lane: lane.id, role, words: `${lane.name} ${at.shown}, ${said}` })
+      continue
+    }
+    const seated = lane.state === 'on_target' || lane.state === 'kept'
+    const form =
+      ghost?.lane === lane.id || (!lane.reading && lane.guess) || lane.likely
+        ? 'ghost'
+        : !lane.reading
+          ? 'hollow'
+          : seated
+            ? 'seated'
+            : 'filled'
+    const inside = (stops: number | undefined) =>
+      stops !== undefined && stops <= top && stops >= bottom ? y(stops) : undefined
+    marks.push({
+      lane: lane.id,
+      role,
+      name: lane.name,
+      y: y(at.stops),
+      textY: y(at.stops),
+      level: at.shown,
+      words: said,
+      form,
+      afterY: inside(lane.after?.stops),
+      targetY: lane.reading && lane.gap ? inside(lane.target?.stops) : undefined,
+    })
+  }
+  spread(marks, height)
+  return { top, bottom, y, marks, outside }
+}
+
+/** Words that stand too near to each other move apart, as little as they can, and stay in the frame. */
+function spread(marks: SpineMark[], height: number): void {
+  marks.sort((a, b) => a.y - b.y)
+  let last = -Infinity
+  for (const mark of marks) {
+    mark.textY = Math.max(mark.y, last + LINE)
+    last = mark.textY
+  }
+  let next = height - LINE / 2
+  for (const mark of [...marks].reverse()) {
+    mark.textY = Math.min(mark.textY, next)
+    next = mark.textY - LINE
+  }
+}

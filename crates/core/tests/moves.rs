@@ -65,6 +65,21 @@ fn a_kept_room_gets_a_longer_shutter() {
 }
 
 #[test]
+fn a_camera_that_follows_the_lights_is_not_closed_for_the_room() {
+    // The lights open again what the room closes, and the two would take turns for ever: only the shutter parts them.
+    let follows = json!({"schools": {"follow": "camera_follows"}});
+    let entries = [follows, camera("1.4", "1/125", "50", Some("1/200")), room("1 0"), reads("fill", "2.8 0"), reads("key", "1.4 0")];
+    let next = Board::of(&setup(&entries)).next;
+    assert_eq!(plain(&next.say), "Room: set 1/200, still 1.3 over: lamps off, or a filter");
+    let next = Board::of(&setup(&[&entries[..], &[camera("1.4", "1/200", "50", Some("1/200"))]].concat())).next;
+    assert_eq!(next.kind, MoveKind::MoveRoom);
+    assert_eq!(
+        plain(next.why.last().unwrap()),
+        "The camera follows the lights: brighter lights stop it down, and the room with it. Or lamps off, blinds closed."
+    );
+}
+
+#[test]
 fn a_light_without_a_unit_is_told_in_stops_and_asked_for_its_unit() {
     let next = Board::of(&setup(&[camera("8", "1/125", "100", None), room("1 0"), ratio(3.0), reads("key", "8 0")])).next;
     assert_eq!(plain(&next.say), "Key down 0.6 stop");

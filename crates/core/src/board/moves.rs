@@ -591,14 +591,16 @@ fn move_room(setup: &Setup, camera: &Camera, room: Stops) -> Option<Pick> {
         to.shutter = shutter;
     }
     let by_shutter = rest;
-    if rest > 0.05 {
+    // A camera that follows the lights opens again what is closed here: ISO and aperture part the room from them only while none is read.
+    let camera_follows = setup.schools.follow == Follow::CameraFollows && setup.lights.iter().any(|l| l.reading.is_some());
+    if rest > 0.05 && !camera_follows {
         let down = thirds(rest).min(e.iso.stops_over_100().max(0.0));
         if let Ok(iso) = Iso::from_stops_over_100(e.iso.stops_over_100() - down) {
             rest -= down;
             to.iso = iso;
         }
     }
-    if rest > 0.05 {
+    if rest > 0.05 && !camera_follows {
         let down = thirds(rest).min((SMALLEST_AV - e.aperture.av()).max(0.0));
         if let Ok(aperture) = Aperture::from_av(e.aperture.av() + down) {
             rest -= down;
@@ -623,7 +625,11 @@ fn move_room(setup: &Setup, camera: &Camera, room: Stops) -> Option<Pick> {
     let mut why = vec![vec![Span::Mark(Role::Room), text(line)]];
     if setting.is_empty() {
         let say = vec![text(format!("Room is {} {}, and the camera is at its end", gap.number(), side.0))];
-        why.push(vec![text("Switch lamps off, close the blinds, or use a filter; the lights rise with a filter.")]);
+        why.push(vec![text(if camera_follows {
+            "The camera follows the lights: brighter lights stop it down, and the room with it. Or lamps off, blinds closed."
+        } else {
+            "Switch lamps off, close the blinds, or use a filter; the lights rise with a filter."
+        })]);
         return Some(Pick::plain(MoveKind::MoveRoom, "room", say, why));
     }
     let mut say = Vec::new();

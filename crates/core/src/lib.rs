@@ -7,6 +7,9 @@
 //! - [`strobe`]: a unit's power scale and the numbers on its own dial, guide numbers, energy;
 //! - [`shape`]: modifiers, grids, gels, filters, and how their light falls off;
 //! - [`kit`]: every piece of equipment, and the document that carries a kit;
+//! - [`shutter`]: curtains and leaves, pulses and tails, high-speed sync, bulbs, motion;
+//! - [`lens`]: depth of field, diffraction, what focusing near costs;
+//! - [`color`]: colour temperature, mixtures, gels, white balance;
 //! - [`likely`]: what a light will likely read, and what readings teach of it;
 //! - [`ratio`]: both ratio conventions and both anchors;
 //! - [`ambient`]: what the room's light does at an exposure;
@@ -18,7 +21,9 @@
 
 pub mod ambient;
 pub mod board;
+pub mod color;
 pub mod kit;
+pub mod lens;
 pub mod likely;
 pub mod meter;
 mod quantity;
@@ -27,6 +32,7 @@ mod refusal;
 pub mod scale;
 pub mod setup;
 pub mod shape;
+pub mod shutter;
 pub mod strobe;
 pub mod words;
 

@@ -22,6 +22,13 @@ macro_rules! quantity {
                 }
             }
 
+            /// A number that is known to lie in the range.
+            #[allow(dead_code, reason = "most numbers come from outside")]
+            pub(crate) const fn constant(value: f64) -> Self {
+                assert!(value >= $from && value <= $to);
+                Self(value)
+            }
+
             /// The number in this unit.
             #[must_use]
             pub const fn get(self) -> f64 {

@@ -7,6 +7,9 @@ use std::{collections::BTreeMap, fmt::Write as _, path::PathBuf, process::ExitCo
 
 use ink_lamp_core::{
     ambient,
+    color::{self, Chromaticity, Kelvin},
+    kit::{Micrometres, Millimetres, SensorSize},
+    lens,
     meter::{self, Degrees, Receptor},
     ratio::{Convention, Ratio, lit_over_shadow, lit_over_shadow_with_spill},
     scale::{
@@ -14,6 +17,8 @@ use ink_lamp_core::{
         ShutterTime, Stops, black_from, camera_equation, grey_code, grey_linear, grey_srgb, implied_reflectance, linear_of_code_limit,
     },
     setup::Meters,
+    shape::Mired,
+    shutter::{self, Bulb, BulbSync, Curtains, Delay, ExponentialPulse, Leaf, MetresPerSecond},
     strobe::{Amperes, Seconds, Volts, WattHours, WattSeconds, energy, guide},
 };
 use serde_json::{Map, Value, json};
@@ -215,8 +220,233 @@ fn answer(group: &str, i: &Inputs, expected: &Value) -> Option<Answer> {
         "circuit_load" => circuit_load(i),
         "battery_pops" => battery_pops(i),
         "capacitor_energy" => capacitor_energy(i),
+        "focal_plane_black" => focal_plane_black(i),
+        "flash_duration_exponential" => flash_duration(i),
+        "flash_duration_truncated" => cut_pulse(i),
+        "tail_clipping" => tail_clipping(i),
+        "leaf_tail_clipping" => leaf_tail(i),
+        "hss_loss" => high_speed_loss(i),
+        "sync_time_needed" => {
+            seconds(i, "pulse").and_then(|pulse| out([("t_min", j(curtains(i, "latency", "curtain_travel")?.needs(pulse)))]))
+        }
+        "bulb_table" => bulb_table(i),
+        "bulb_interpolated" => seconds(i, "shutter").and_then(|t| out([("GN", j(shutter::table_guide(t)))])),
+        "bulb_pulse_model" => bulb_pulse(i),
+        "blur_subject" => speed(i).and_then(|v| out([("blur", j(shutter::blur(v, seconds(i, "t")?)))])),
+        "apex_blur" => apex_blur(i),
+        "fall_blur" => fall_blur(i),
+        "pixel_blur" => pixel_blur(i),
+        "flash_blur" => flash_blur(i),
+        "ambient_ghost" => ambient_ghost(i),
+        "mired_shift" => mired_shift(i),
+        "gel" => gel(i),
+        "planck_chromaticity" => planck(i),
+        "daylight_chromaticity" => daylight(i),
+        "mixture_cct" => mixture(i),
+        "white_balanced_patch" => balanced_patch(i),
+        "depth_of_field" => depth_of_field(i),
+        "circle_of_confusion" => circle(i),
+        "airy" => airy(i),
+        "bellows" => bellows(i),
         _ => return None,
     })
+}
+
+fn seconds(i: &Inputs, name: &str) -> Result<Seconds, String> {
+    said(Seconds::new(i.number(name)?))
+}
+
+fn curtains(i: &Inputs, delay: &str, travel: &str) -> Result<Curtains, String> {
+    Ok(Curtains { travel: seconds(i, travel)?, delay: said(Delay::new(i.number(delay)?))? })
+}
+
+fn focal_plane_black(i: &Inputs) -> Answer {
+    let (curtains, t) = (curtains(i, "trigger_latency", "curtain_travel")?, seconds(i, "shutter")?);
+    let black = curtains.black_share(t);
+    out([("black_fraction", j(black)), ("full_open_time", j(curtains.open_for(t))), ("black_mm_of_24", j(black * 24.0))])
+}
+
+fn flash_duration(i: &Inputs) -> Answer {
+    let t05 = seconds(i, "t0.5")?;
+    let pulse = ExponentialPulse::of_t05(t05);
+    out([
+        ("tau", j(pulse.tau())),
+        ("t0.1", j(pulse.t01())),
+        ("ratio", j(pulse.t01() / pulse.t05())),
+        ("energy_within_t0.5", j(pulse.within(t05.get()))),
+        ("energy_within_t0.1", j(pulse.within(pulse.t01()))),
+        ("energy_within_3x_t0.5", j(pulse.within(3.0 * t05.get()))),
+    ])
+}
+
+fn cut_pulse(i: &Inputs) -> Answer {
+    let share = i.number("energy_fraction")?;
+    let cut = ExponentialPulse::of_tau(seconds(i, "tau")?).cut_at(share);
+    out([("cut_time", j(cut.cut())), ("t0.5", j(cut.t05())), ("t0.1", j(cut.t01())), ("stops_below_full", j(-share.log2()))])
+}
+
+fn tail_clipping(i: &Inputs) -> Answer {
+    let (travel, open) = (seconds(i, "curtain_travel")?, i.number("open_after_flash_start")?);
+    let pulse = ExponentialPulse::of_tau(seconds(i, "tau")?);
+    let passed = Curtains { travel, delay: Delay::NONE }.pass(pulse, said(Seconds::new(travel.get() + open))?);
+    out([
+        ("fraction_worst_edge", j(passed.worst_edge)),
+        ("loss_worst_edge", j(-passed.worst_edge.log2())),
+        ("fraction_other_edge", j(passed.other_edge)),
+        ("fraction_mean", j(passed.mean)),
+    ])
+}
+
+fn leaf_tail(i: &Inputs) -> Answer {
+    let leaf = Leaf { delay: said(Delay::new(i.number("delay")?))? };
+    let share = leaf.pass(ExponentialPulse::of_tau(seconds(i, "tau")?), seconds(i, "open_time")?);
+    out([("fraction", j(share)), ("loss", j(-share.log2()))])
+}
+
+fn high_speed_loss(i: &Inputs) -> Answer {
+    let curtains = Curtains { travel: seconds(i, "curtain_travel")?, delay: Delay::NONE };
+    let share = curtains.long_emission_share(seconds(i, "shutter")?, i.number("efficiency")?);
+    out([("fraction", j(share)), ("loss", j(-share.log2()))])
+}
+
+fn bulb_table(i: &Inputs) -> Answer {
+    let factor = shutter::table_guide(seconds(i, "shutter")?) / shutter::TABLE_GUIDE[0].1;
+    out([("light_fraction", j(factor * factor)), ("loss", j(-2.0 * factor.log2()))])
+}
+
+fn bulb_pulse(i: &Inputs) -> Answer {
+    let sync = if i.marking("sync")? == "X" { BulbSync::X } else { BulbSync::M };
+    let share = Bulb { sync, peak: seconds(i, "t_peak")?, width: seconds(i, "fwhm")? }.passes(seconds(i, "shutter")?);
+    out([("light_fraction", j(share)), ("GN_factor", j(share.sqrt()))])
+}
+
+fn speed(i: &Inputs) -> Result<MetresPerSecond, String> {
+    said(MetresPerSecond::new(i.number("v")?))
+}
+
+fn apex_blur(i: &Inputs) -> Answer {
+    let t = seconds(i, "t")?;
+    out([("blur_centred_on_apex", j(shutter::apex_blur(t))), ("blur_starting_at_apex", j(shutter::apex_blur_from(0.0, t)))])
+}
+
+fn fall_blur(i: &Inputs) -> Answer {
+    let height = i.number("fall_height")?;
+    out([("v", j(shutter::fall_speed(height))), ("blur", j(shutter::fall_blur(height, seconds(i, "t")?)))])
+}
+
+fn millimetres(i: &Inputs, name: &str) -> Result<Millimetres, String> {
+    said(Millimetres::new(i.number(name)?))
+}
+
+fn pitch(i: &Inputs) -> Result<Micrometres, String> {
+    said(Micrometres::new(i.number("pitch")?))
+}
+
+fn pixel_blur(i: &Inputs) -> Answer {
+    let m = shutter::magnification(millimetres(i, "f")?, metres(i, "u")?).ok_or("nearer than the focal length")?;
+    let (um, pixels) = shutter::on_sensor(shutter::blur(speed(i)?, seconds(i, "t")?), m, pitch(i)?);
+    out([("magnification", j(m)), ("blur_sensor", j(um)), ("blur_pixels", j(pixels))])
+}
+
+fn flash_blur(i: &Inputs) -> Answer {
+    let pulse = ExponentialPulse::of_t05(seconds(i, "t0.5")?);
+    let over = |t: f64| Ok::<Value, String>(j(shutter::blur(speed(i)?, said(Seconds::new(t))?)));
+    out([("blur_t0.5", over(pulse.t05())?), ("blur_t0.1", over(pulse.t01())?), ("e_fold", over(pulse.tau())?)])
+}
+
+fn ambient_ghost(i: &Inputs) -> Answer {
+    let ghost = shutter::ghost(i.stops("ambient_minus_flash")?, speed(i)?, seconds(i, "shutter")?, i.number("object_width")?);
+    out([("smear", j(ghost.smear)), ("ghost_minus_flash", j(ghost.level.get())), ("ghost_level", j(ghost.level.factor()))])
+}
+
+fn kelvin(i: &Inputs, name: &str) -> Result<Kelvin, String> {
+    said(Kelvin::new(i.number(name)?))
+}
+
+fn mired_shift(i: &Inputs) -> Answer {
+    let (from, to) = (kelvin(i, "T1")?, kelvin(i, "T2")?);
+    out([("mired1", j(from.mired())), ("mired2", j(to.mired())), ("shift", j(from.shift_to(to)))])
+}
+
+fn gel(i: &Inputs) -> Answer {
+    let shifts = match i.value("shift")?.as_array() {
+        Some(list) => list.iter().filter_map(Value::as_f64).collect(),
+        None => vec![i.number("shift")?],
+    };
+    let gels = shifts.into_iter().map(|m| said(Mired::try_from(m))).collect::<Result<Vec<_>, _>>()?;
+    out([("T_out", j(kelvin(i, "T")?.through(gels).ok_or("no temperature")?.get()))])
+}
+
+fn planck(i: &Inputs) -> Answer {
+    let c = Chromaticity::planck(kelvin(i, "T")?);
+    let (u, v) = c.uv();
+    out([("x", j(c.x)), ("y", j(c.y)), ("u", j(u)), ("v", j(v))])
+}
+
+fn daylight(i: &Inputs) -> Answer {
+    let c = Chromaticity::daylight(kelvin(i, "T")?).ok_or("outside")?;
+    let found = c.correlated();
+    out([("x", j(c.x)), ("y", j(c.y)), ("CCT", j(found.kelvin())), ("Duv", j(found.duv))])
+}
+
+fn mixture(i: &Inputs) -> Answer {
+    let (flash, other) = (kelvin(i, "T_flash")?, kelvin(i, "T_other")?);
+    let light = match i.marking("flash")?.as_str() {
+        "daylight" => Chromaticity::daylight(flash).ok_or("outside")?,
+        _ => Chromaticity::planck(flash),
+    };
+    let by = i.stops("other_minus_flash")?;
+    let mixed = light.with(Chromaticity::planck(other), by);
+    let found = mixed.correlated();
+    // What is often taken for the mixture, and is not.
+    let mean = |a: f64, b: f64| (a + b * by.factor()) / (1.0 + by.factor());
+    out([
+        ("x", j(mixed.x)),
+        ("y", j(mixed.y)),
+        ("CCT", j(found.kelvin())),
+        ("Duv", j(found.duv)),
+        ("naive_mired_mean", j(1e6 / mean(flash.mired(), other.mired()))),
+        ("naive_kelvin_mean", j(mean(flash.get(), other.get()))),
+    ])
+}
+
+fn balanced_patch(i: &Inputs) -> Answer {
+    let (white, other) = (Chromaticity::planck(kelvin(i, "WB")?), Chromaticity::planck(kelvin(i, "other")?));
+    let light = i.stops("other_minus_WB_source").map_or(other, |by| white.with(other, by));
+    let rgb = color::balanced_patch(white, light, i.number("Y")?);
+    let codes = rgb.map(|linear| Reflectance::new(linear.clamp(1e-9, 1.0)).map_or(0, |surface| grey_code(surface, Stops::ZERO)));
+    out([("linear_rgb", json!(rgb)), ("codes", json!(codes)), ("R_over_B", j(rgb[0] / rgb[2]))])
+}
+
+fn depth_of_field(i: &Inputs) -> Answer {
+    let depth = lens::DepthOfField::of(millimetres(i, "f")?, metres(i, "u")?, i.number("N_used")?, i.number("c")?);
+    let endless = |x: Option<f64>| j(x.unwrap_or(f64::INFINITY));
+    out([("hyperfocal", j(depth.hyperfocal)), ("near", j(depth.near)), ("far", endless(depth.far)), ("total", endless(depth.total()))])
+}
+
+fn circle(i: &Inputs) -> Answer {
+    let sensor = SensorSize { width: millimetres(i, "width")?, height: millimetres(i, "height")? };
+    out([
+        ("diagonal", j(lens::diagonal(sensor))),
+        ("c_1500", j(lens::circle_of_confusion(sensor, lens::DIAGONAL_SHARE))),
+        ("c_1730", j(lens::circle_of_confusion(sensor, 1730.0))),
+    ])
+}
+
+fn airy(i: &Inputs) -> Answer {
+    let working = lens::working(said(Aperture::parse(&i.marking("N")?))?.exact(), i.number("m")?);
+    out([
+        ("N_working", j(working)),
+        ("airy_diameter", j(lens::airy(working, i.number("wavelength")? / 1000.0))),
+        ("airy_over_pitch", j(lens::airy_pixels(working, pitch(i)?))),
+    ])
+}
+
+fn bellows(i: &Inputs) -> Answer {
+    let (f, u) = (millimetres(i, "f")?, metres(i, "u")?);
+    let m = shutter::magnification(f, u).ok_or("nearer than the focal length")?;
+    let loss = lens::bellows(f, u).ok_or("nearer than the focal length")?;
+    out([("m", j(m)), ("N_working", j(lens::working(i.number("N")?, m))), ("loss", j(loss.get()))])
 }
 
 fn metres(i: &Inputs, name: &str) -> Result<Meters, String> {

@@ -6,7 +6,7 @@ use super::{Board, LaneState};
 use crate::{
     meter::Reading,
     scale::{FNumber, MeterDisplay, Series},
-    setup::{Light, Own, Setup, Subject},
+    setup::{Light, Own, RoomPlace, Setup, Subject},
     words::{Line, Span, strong, text},
 };
 
@@ -24,7 +24,12 @@ pub struct Echo {
 #[must_use]
 pub fn echo(setup: &Setup, board: &Board, of: &Subject) -> Option<Echo> {
     let (what, reading) = match of {
-        Subject::Room => ("room alone".to_owned(), setup.room.reading?),
+        Subject::Room => {
+            // The one that was just read; it may be at the place where the wish does not look.
+            let seen = setup.room.seen.last();
+            let at = if seen.is_some_and(|s| s.place == RoomPlace::Ground) { "room alone, at the ground" } else { "room alone" };
+            (at.to_owned(), seen.map(|s| s.reading).or(setup.room.reading)?)
+        }
         Subject::Whole => ("all lights on".to_owned(), setup.whole.as_ref()?.reading),
         Subject::Light(id) => {
             let light = setup.light(id)?;
@@ -33,8 +38,8 @@ pub fn echo(setup: &Setup, board: &Board, of: &Subject) -> Option<Echo> {
     };
     let lane = board.lane(&of.to_string())?;
     let mut lines = vec![vec![text(format!("{}, {what}.", reading.shows.words()))]];
-    if let Some(level) = lane.reading.as_ref() {
-        let stops = level.stops;
+    let room = setup.camera.as_ref().filter(|_| *of == Subject::Room).map(|c| reading.ambient_level(c.exposure));
+    if let Some(stops) = room.or(lane.reading.as_ref().map(|m| m.stops)) {
         let against_camera = match stops.tenths() {
             0 => "On the camera.".to_owned(),
             t if t > 0 => format!("{} over the camera.", stops.number()),
@@ -81,7 +86,7 @@ fn converted(setup: &Setup, of: &Subject) -> Option<Line> {
     let light = setup.light(id)?;
     let held = light.reading.as_ref()?;
     let mut words = Vec::new();
-    if let Own::Tangled(unknown) = setup.own(held) {
+    if let Own::Tangled(unknown) = setup.own(held, light.room_place()) {
         let names: Vec<String> = unknown.iter().filter_map(|id| setup.light(id)).map(|l| l.name().to_lowercase()).collect();
         words.push(format!("Read the {} alone too, and this one can be told.", names.join(" and the ")));
     } else if !held.others.is_empty() {
@@ -115,8 +120,11 @@ fn carried(setup: &Setup, reading: Reading, of: &Subject, board: &Board) -> Opti
     if shutter {
         settings.push(reading.shutter.marking(Series::Third));
     }
-    let there = board.lane(&of.to_string())?.reading.as_ref()?;
-    let shown = MeterDisplay::from_av(Reading::av_for(there.stops, camera)).ok()?;
+    let there = match of {
+        Subject::Room => reading.ambient_level(camera),
+        _ => board.lane(&of.to_string())?.reading.as_ref()?.stops,
+    };
+    let shown = MeterDisplay::from_av(Reading::av_for(there, camera)).ok()?;
     let tail = if !iso && *of != Subject::Room { " The shutter moves only the room." } else { "" };
     Some(vec![
         text(format!("Meter at {}; at the camera's it is ", settings.join(", "))),

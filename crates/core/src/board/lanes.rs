@@ -28,6 +28,8 @@ pub struct Lane {
     pub words: String,
     /// What was read, or is likely by now.
     pub reading: Option<Mark>,
+    /// The room where the wish does not look: at the sitter or at the ground.
+    pub other: Option<OtherPlace>,
     /// Whether the reading was carried along and is only likely.
     pub likely: bool,
     /// What it will likely read, before a reading holds.
@@ -48,6 +50,16 @@ pub struct Lane {
     pub dial: Option<DialShown>,
     /// What the unit has left, where it is known.
     pub energy: Option<EnergyShown>,
+}
+
+/// The room at its other place.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OtherPlace {
+    /// Which: `sitter` or `ground`.
+    pub place: String,
+    /// Where it lies there.
+    pub mark: Mark,
 }
 
 /// A likely level, and how far off it may be.
@@ -206,6 +218,7 @@ fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         state: LaneState::Untouched,
         words: "untouched".to_owned(),
         reading: None,
+        other: None,
         likely: false,
         guess: None,
         target: None,
@@ -251,9 +264,10 @@ fn room(setup: &Setup, levels: &Levels) -> Lane {
     if setup.room.said {
         (lane.state, lane.words) = (LaneState::Set, "set".to_owned());
     }
-    match (levels.room_level, levels.exposure, setup.room.reading) {
+    match (levels.wished_room, levels.exposure, setup.room.reading.or(setup.room.ground)) {
         (Some(room), Some(e), _) => {
             lane.reading = Some(Mark::at(room, e));
+            lane.other = other_place(setup, levels, room, e);
             let gap = wish.gap(room);
             (lane.state, lane.words, lane.gap) = match wish {
                 RoomWish::Remove(_) if wish.is_right(room) => (LaneState::Removed, "removed".to_owned(), None),
@@ -272,6 +286,14 @@ fn room(setup: &Setup, levels: &Levels) -> Lane {
         _ => {}
     }
     lane
+}
+
+/// The room where the wish does not look, once both places were read.
+fn other_place(setup: &Setup, levels: &Levels, wished: Stops, e: Exposure) -> Option<OtherPlace> {
+    let (sitter, ground) = levels.room_level.zip(levels.ground_level).filter(|_| setup.room.ground.is_some())?;
+    let keeps = matches!(setup.room.wish, RoomWish::Keep(_));
+    let (place, level) = if keeps || wished > sitter { ("sitter", sitter) } else { ("ground", ground) };
+    Some(OtherPlace { place: place.to_owned(), mark: Mark::at(level, e) })
 }
 
 fn camera(setup: &Setup) -> Lane {
@@ -304,7 +326,9 @@ fn light(setup: &Setup, levels: &Levels, index: usize, pick: &Pick) -> Lane {
     lane.target = levels.targets[index].and_then(mark);
     // What is no longer true is not drawn where a guess says more.
     lane.reading = level.total.or(level.stale.filter(|_| level.guess.is_none())).and_then(mark);
-    lane.likely = light.reading.as_ref().is_some_and(|h| !h.is_measured());
+    // No ordinary meter reads what pulses through a travelling curtain, or a burn that another time cuts: that is worked out.
+    let shutter = !setup.shutter_loss(light, light.reading.as_ref()).is_zero();
+    lane.likely = light.reading.as_ref().is_some_and(|h| !h.is_measured() || shutter);
     lane.guess = level.guess.and_then(|(at, within)| Some(guess_shown(light, mark(at)?, within)));
     lane.energy = energy::of(setup, light);
     lane.after = pick.after.as_ref().filter(|(id, _)| *id == light.id).and_then(|(_, stops)| mark(*stops));

@@ -1,10 +1,10 @@
 use super::{Face, Mark, NowAfter, TOLERANCE_TENTHS};
 use crate::{
-    ambient::{UNSEEN, added},
+    ambient::{RoomWish, UNSEEN, added},
     meter::{Amount, Exposure, Reading, Receptor},
     ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::Stops,
-    setup::{Follow, Held, Light, LightId, Own, Place, Role, Setup},
+    setup::{Follow, Held, Light, LightId, Own, Place, Role, RoomPlace, Setup},
 };
 
 /// Where everything lies against the camera's exposure.
@@ -13,6 +13,11 @@ pub(super) struct Levels {
     /// The room alone at the camera's settings.
     pub(super) room: Amount,
     pub(super) room_level: Option<Stops>,
+    /// The room alone at the ground.
+    pub(super) room_ground: Amount,
+    pub(super) ground_level: Option<Stops>,
+    /// What the wish for the room looks at: at the ground where it is kept, at the brighter place where it is removed.
+    pub(super) wished_room: Option<Stops>,
     /// One for each light, in the setup's order.
     pub(super) lights: Vec<LightLevel>,
     /// Wished levels, in the setup's order.
@@ -48,22 +53,38 @@ fn level_of(av_100: f64, e: Exposure) -> Stops {
 impl Levels {
     pub(super) fn of(setup: &Setup) -> Self {
         let exposure = setup.camera.as_ref().map(|c| c.exposure);
-        let room_level = exposure.zip(setup.room.reading).map(|(e, r)| r.ambient_level(e));
-        let room = room_level.map_or(Amount::NONE, Amount::at);
-        let lights: Vec<LightLevel> =
-            setup.lights.iter().map(|l| exposure.map_or_else(LightLevel::unknown, |e| LightLevel::of(l, e, setup, room))).collect();
+        let room_at = |place: RoomPlace| exposure.zip(setup.room.at(place)).map(|(e, r)| r.ambient_level(e));
+        let (room_level, ground_level) = (room_at(RoomPlace::Sitter), room_at(RoomPlace::Ground));
+        let wished_room = match setup.room.wish {
+            RoomWish::Keep(_) => ground_level,
+            RoomWish::Remove(_) => {
+                let brighter = |a: Stops, b: Stops| if b > a { b } else { a };
+                room_level.zip(ground_level).map(|(a, b)| brighter(a, b)).or(ground_level)
+            }
+        };
+        let [room, room_ground] = [room_level, ground_level].map(|level| level.map_or(Amount::NONE, Amount::at));
+        let alone = |l: &Light, e| LightLevel::of(l, e, setup, if l.room_place() == RoomPlace::Ground { room_ground } else { room });
+        let lights: Vec<LightLevel> = setup.lights.iter().map(|l| exposure.map_or_else(LightLevel::unknown, |e| alone(l, e))).collect();
         let whole = exposure.zip(setup.whole.as_ref().filter(|w| w.is_measured())).map(|(e, held)| {
             // All lights and the room, the room as the camera's shutter sees it.
             let raw = level_of(held.reading.av_100(), e);
-            match setup.own(held) {
+            match setup.own(held, RoomPlace::Sitter) {
                 Own::Flash(av) => Amount::at(level_of(av, e)).and(room).level().unwrap_or(raw),
                 Own::Nothing | Own::Tangled(_) => raw,
             }
         });
         let targets = targets(setup, room, exposure.is_some(), &lights);
-        let mut levels = Self { exposure, room, room_level, lights, targets, whole, check: None };
+        let mut levels = Self { exposure, room, room_level, room_ground, ground_level, wished_room, lights, targets, whole, check: None };
         levels.check = whole_against_parts(setup, &levels);
         levels
+    }
+
+    /// The room alone where a light works.
+    pub(super) const fn room_for(&self, light: &Light) -> Amount {
+        match light.room_place() {
+            RoomPlace::Sitter => self.room,
+            RoomPlace::Ground => self.room_ground,
+        }
     }
 
     pub(super) fn index(setup: &Setup, role: Role) -> Option<usize> {
@@ -108,16 +129,17 @@ impl LightLevel {
 
     fn of(light: &Light, e: Exposure, setup: &Setup, room: Amount) -> Self {
         let school = setup.schools.receptor;
+        let lost = setup.shutter_loss(light, light.reading.as_ref());
         let guess = || {
             let guess = light.guess()?;
-            let level = level_of(guess.av_100 + light.normal_by(school), e);
+            let level = level_of(guess.av_100 + light.normal_by(school), e) - lost;
             Some((Amount::at(level).and(room).level()?, guess.within))
         };
         let Some(held) = &light.reading else { return Self { guess: guess(), ..Self::unknown() } };
         let raw = level_of(held.reading.av_100(), e);
-        match (setup.own(held), held.carried()) {
+        match (setup.own(held, light.room_place()), held.carried()) {
             (Own::Flash(av), by) => {
-                let flash = Amount::at(level_of(av, e) + light.as_school(held, school) + by.unwrap_or(Stops::ZERO));
+                let flash = Amount::at(level_of(av, e) + light.as_school(held, school) + by.unwrap_or(Stops::ZERO) - lost);
                 let total = flash.and(room).level();
                 match by {
                     Some(_) => Self { total, flash, ..Self::unknown() },

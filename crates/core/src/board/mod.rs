@@ -19,7 +19,7 @@ pub use echo::{Echo, echo};
 pub use energy::{CircuitShown, EnergyShown};
 pub use findings::{Finding, FindingKind};
 pub use groups::{GroupRow, GroupsShown, RatioInStops};
-pub use lanes::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, Mark, Way};
+pub use lanes::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, Mark, OtherPlace, Way};
 pub use moves::{Action, MoveKind, NextMove, PowerDrawing};
 pub use schools::SchoolsShown;
 pub use summary::{Summary, SummaryLane, SummaryMark};
@@ -29,7 +29,7 @@ use crate::{
     ambient::RoomWish,
     ratio::{Anchor, Convention, RatioSpec},
     scale::{Aperture, FNumber, Reflectance, Series, Stops, grey_code},
-    setup::{Entry, LengthUnit, Setup},
+    setup::{Entry, LengthUnit, RoomPlace, Setup},
 };
 use levels::Levels;
 
@@ -181,6 +181,10 @@ pub struct RoomShown {
     pub keep: Entry,
     /// What a mid-grey lit by the room alone becomes, 8-bit.
     pub code: Option<u8>,
+    /// What it becomes where the room lies as wished.
+    pub wish_code: u8,
+    /// At sitter and ground: `sitter −2.0, ground −3.1 · window, 5200 K`.
+    pub places: Option<String>,
 }
 
 impl Board {
@@ -266,6 +270,19 @@ fn ratio_shown(target: crate::ratio::RatioTarget) -> RatioShown {
     RatioShown { target: target.into(), shown: target.ratio().shown(), convention: convention.to_owned(), stops, other, anchor }
 }
 
+/// Where the room lies at both places, and what lights it.
+fn places(setup: &Setup, levels: &Levels) -> Option<String> {
+    let mut words: Vec<String> = Vec::new();
+    if setup.room.ground.is_some() {
+        words.extend(levels.room_level.map(|l| format!("sitter {l}")));
+        words.extend(levels.ground_level.map(|l| format!("ground {l}")));
+    }
+    let levels = words.join(", ");
+    let light = setup.room.light_at(RoomPlace::Sitter).words();
+    let parts: Vec<String> = [levels, light].into_iter().filter(|w| !w.is_empty()).collect();
+    (!parts.is_empty()).then(|| parts.join(" · "))
+}
+
 fn room_shown(setup: &Setup, levels: &Levels) -> RoomShown {
     use crate::ambient::Level;
     let wish = setup.room.wish;
@@ -275,7 +292,7 @@ fn room_shown(setup: &Setup, levels: &Levels) -> RoomShown {
     };
     let (below, at) = (limit(wish, crate::ambient::BLACK, false), limit(wish, Stops::constant(-1.5), true));
     let kept = matches!(wish, RoomWish::Keep(_));
-    let (title, words) = match levels.room_level {
+    let (title, words) = match levels.wished_room {
         None if setup.room.reading.is_some() => ("Room is read".to_owned(), "Set the camera to see where it sits.".to_owned()),
         None if kept => ("Room is to be kept".to_owned(), format!("It should sit at {at}. Meter it with the flash off.")),
         None => (
@@ -305,6 +322,8 @@ fn room_shown(setup: &Setup, levels: &Levels) -> RoomShown {
         keep_words: format!("Keep at {at}"),
         remove: Entry::RoomWish(RoomWish::Remove(Level { level: below })),
         keep: Entry::RoomWish(RoomWish::Keep(Level { level: at })),
-        code: levels.room_level.map(|room| grey_code(Reflectance::MID_GREY, room)),
+        code: levels.wished_room.map(|room| grey_code(Reflectance::MID_GREY, room)),
+        wish_code: grey_code(Reflectance::MID_GREY, wish.level()),
+        places: places(setup, levels),
     }
 }

@@ -130,7 +130,7 @@ pub(super) fn pick(setup: &Setup, levels: &Levels) -> Pick {
         return meter_room();
     }
     let Some(camera) = &setup.camera else { return set_camera(setup) };
-    if let Some(room) = levels.room_level
+    if let Some(room) = levels.wished_room
         && let Some(pick) = move_room(setup, camera, room)
     {
         return pick;
@@ -185,7 +185,7 @@ pub(super) fn pick(setup: &Setup, levels: &Levels) -> Pick {
     Pick::plain(MoveKind::Shoot, "frame", say, vec![vec![text("Every light that was read is within a tenth of its wish.")]]).with_action(
         setup,
         "Shot",
-        Entry::Frame(FrameShot { note: None }),
+        Entry::Frame(FrameShot { note: None, no_flash: None }),
     )
 }
 
@@ -218,11 +218,9 @@ fn set_camera(setup: &Setup) -> Pick {
     )]];
     let pick = Pick::plain(MoveKind::SetCamera, "camera", say, why);
     match (Aperture::parse("8"), ShutterTime::parse("1/125"), Iso::parse("100")) {
-        (Ok(aperture), Ok(shutter), Ok(iso)) => pick.with_action(
-            setup,
-            "ƒ8, 1/125, ISO 100",
-            Entry::Camera(CameraSet { aperture, shutter, iso, sync: None, filters: None, body: None }),
-        ),
+        (Ok(aperture), Ok(shutter), Ok(iso)) => {
+            pick.with_action(setup, "ƒ8, 1/125, ISO 100", Entry::Camera(CameraSet::new(aperture, shutter, iso)))
+        }
         _ => pick,
     }
 }
@@ -374,7 +372,7 @@ pub(super) fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
         return meter_light(setup, levels, index);
     };
     let why = vec![reads(setup, levels, index, target, e)];
-    let Some(change) = flash_change(level.flash, gap, target, levels.room) else {
+    let Some(change) = flash_change(level.flash, gap, target, levels.room_for(light)) else {
         let say = vec![text(format!("{} can't go lower: the room alone is over it", light.name()))];
         return Pick::plain(MoveKind::RoomOver, light.id.as_str(), say, why);
     };
@@ -394,11 +392,11 @@ pub(super) fn job<'a>(setup: &'a Setup, levels: &Levels, index: usize) -> Option
     let light = &setup.lights[index];
     let level = &levels.lights[index];
     let (gap, target) = (levels.gap(index).filter(|_| !level.no_flash)?, levels.targets[index]?);
-    let change = flash_change(level.flash, gap, target, levels.room)?;
+    let change = flash_change(level.flash, gap, target, levels.room_for(light))?;
     let (unit, dial) = light.unit.as_ref().zip(light.dial)?;
     let nearest = unit.scale.nearest(unit.scale.stops(dial) + change);
     let turn = unit.scale.stops(nearest.dial) - unit.scale.stops(dial);
-    let after = level.flash.by(turn).and(levels.room).level().unwrap_or(target);
+    let after = level.flash.by(turn).and(levels.room_for(light)).level().unwrap_or(target);
     Some(Job { setup, light, unit, dial, to: nearest.dial, change, turn, gap, target, after, reach: nearest.reach })
 }
 
@@ -558,11 +556,11 @@ impl Light {
 }
 
 impl Camera {
-    /// This camera as the entry that sets it; filters and body stay.
+    /// This camera as the entry that sets it; filters, body and lens stay.
     #[must_use]
-    pub const fn as_set(&self) -> CameraSet {
+    pub fn as_set(&self) -> CameraSet {
         let e = self.exposure;
-        CameraSet { aperture: e.aperture, shutter: e.shutter, iso: e.iso, sync: self.sync, filters: None, body: None }
+        CameraSet { sync: self.sync, ..CameraSet::new(e.aperture, e.shutter, e.iso) }
     }
 }
 

@@ -6,8 +6,8 @@ use super::{Board, LaneState};
 use crate::{
     ambient::RoomWish,
     ratio::{Anchor, Convention},
-    scale::{FNumber, Series, Stops},
-    setup::{CameraSet, Entry, Follow, LightId, ReadingTaken, Role, Setup, Subject},
+    scale::{Aperture, FNumber, Series, Stops},
+    setup::{CameraSet, Entry, Follow, Holds, LightId, Place, ReadingTaken, Role, Setup, Subject},
     words::{Line, Span, strong, text},
 };
 
@@ -146,6 +146,19 @@ impl TapeLine {
                 let name = chosen.transmitter.as_ref().map_or_else(|| "put away".to_owned(), |t| t.name.clone());
                 line(TapeKind::Choice, None, vec![text("Transmitter")], name)
             }
+            Entry::Firing(firing) => {
+                let on = &firing.high_speed;
+                let places = [on.camera, on.transmitter].into_iter().filter(|on| *on).count() + on.units.len();
+                let high_speed = match (places, after.high_speed_forgotten().as_slice()) {
+                    (0, _) => "no high-speed sync".to_owned(),
+                    (_, []) => "high-speed sync on everywhere".to_owned(),
+                    (_, missing) => format!("high-speed sync, but for {}", missing.join(", ")),
+                };
+                let delay = firing.delay.get() * 1000.0;
+                let delay = if delay > 0.0 { format!(", {delay:.1} ms delay") } else { String::new() };
+                line(TapeKind::Choice, None, vec![text("Shutter and flash")], format!("{high_speed}{delay}"))
+            }
+            Entry::Holds(holds) => line(TapeKind::Choice, None, vec![text("What must hold")], held(holds)),
             Entry::Automatic(frame) => {
                 let (name, role, _) = named(after, &frame.light);
                 line(TapeKind::Frame, role, vec![text(format!("{name} automatic ")), strong(frame.gave.clone())], frame.tone.words())
@@ -154,13 +167,29 @@ impl TapeLine {
                 TapeKind::Frame,
                 None,
                 vec![text(format!("Frame {}", after.frames))],
-                shot.note.clone().unwrap_or_else(|| "shot".to_owned()),
+                match (&shot.note, shot.no_flash) {
+                    (Some(note), _) => note.clone(),
+                    (None, Some(_)) => "without flash".to_owned(),
+                    (None, None) => "shot".to_owned(),
+                },
             ),
             Entry::Undo(_) => line(TapeKind::Choice, None, vec![text("Undo")], "taken back"),
             Entry::Redo(_) => line(TapeKind::Choice, None, vec![text("Redo")], "brought back"),
             Entry::Note(note) => line(TapeKind::Note, None, vec![text("Note")], note.text.clone()),
         }
     }
+}
+
+/// `on a tripod, ƒ5.6 to ƒ11, a movement to freeze`.
+fn held(holds: &Holds) -> String {
+    let mark = |a: Aperture| format!("ƒ{}", a.marking(Series::Third));
+    let mut words = vec![holds.steadiness.words().to_owned()];
+    match (holds.widest, holds.smallest) {
+        (None, None) => {}
+        (widest, smallest) => words.push([widest.map(mark), smallest.map(mark)].into_iter().flatten().collect::<Vec<_>>().join(" to ")),
+    }
+    words.extend(holds.movement.map(|m| format!("freeze: {}", m.kind.name().to_lowercase())));
+    words.join(", ")
 }
 
 /// `ISO 100, filter −3.0`.
@@ -179,7 +208,10 @@ fn named(setup: &Setup, id: &LightId) -> (String, Option<Role>, String) {
 
 fn reading(taken: &ReadingTaken, after: &Setup, board: &Board) -> TapeLine {
     let (name, role, held) = match &taken.of {
-        Subject::Room => ("Room".to_owned(), Some(Role::Room), after.room.reading),
+        Subject::Room => {
+            let at = if taken.how.place == Some(Place::Ground) { "Room at the ground" } else { "Room" };
+            (at.to_owned(), Some(Role::Room), after.room.seen.last().map(|s| s.reading))
+        }
         Subject::Whole => ("Whole".to_owned(), None, after.whole.as_ref().map(|w| w.reading)),
         Subject::Light(id) => {
             let (name, role, _) = named(after, id);
@@ -203,6 +235,8 @@ fn reading(taken: &ReadingTaken, after: &Setup, board: &Board) -> TapeLine {
             format!("{}{}", lane.words, other_iso.unwrap_or_default())
         }
         Some(lane) if taken.of != Subject::Room => lane.reading.as_ref().map_or(meter, |m| m.shown.clone()),
+        // The room's own words: lamps, colour, time, direction.
+        _ if !taken.light.is_plain() => format!("{meter} · {}", taken.light.words()),
         _ => meter,
     };
     line(TapeKind::Reading, role, head, tail)

@@ -24,6 +24,6 @@ pub use notation::{FNumber, MeterDisplay};
 pub use series::Series;
 pub use shutter_time::ShutterTime;
 pub use stops::Stops;
-pub use tone::{Reflectance, black_from, grey_code, grey_linear, grey_srgb, linear_of_code_limit};
+pub use tone::{Reflectance, black_from, grey_code, grey_linear, grey_srgb, level_of_code, linear_of_code_limit};
 
 pub(crate) use notation::fnumber;

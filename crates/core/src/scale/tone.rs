@@ -49,8 +49,18 @@ pub fn grey_code(surface: Reflectance, level: Stops) -> u8 {
 /// The linear value below which a code is at most `code`: the decoded `(code + 0.5)/255`.
 #[must_use]
 pub fn linear_of_code_limit(code: u8) -> f64 {
-    let v = ((f64::from(code) + 0.5) / 255.0).min(1.0);
+    decoded(((f64::from(code) + 0.5) / 255.0).min(1.0))
+}
+
+/// The linear value behind an encoded one, 0 to 1.
+fn decoded(v: f64) -> f64 {
     if v <= 0.040_45 { v / 12.92 } else { ((v + 0.055) / 1.055).powf(2.4) }
+}
+
+/// The level that a code tells of a surface, the plain encoding taken back; code 0 is read as half a code.
+#[must_use]
+pub fn level_of_code(surface: Reflectance, code: u8) -> Stops {
+    Stops::of((decoded(f64::from(code).max(0.5) / 255.0) / surface.0).log2())
 }
 
 /// From how many stops under the exposure on a surface is encoded as `code` or darker.

@@ -1,6 +1,6 @@
 use super::{
-    Automatic, Because, Camera, CameraSet, Entry, Held, Light, LightId, LightPut, MOST_LIGHTS, Other, ReadingTaken, Role, Room, Setup,
-    Subject, TargetSet,
+    Automatic, Because, Camera, CameraSet, Entry, Firing, FrameSeen, Held, Holds, Light, LightId, LightPut, MOST_LIGHTS, Other,
+    ReadingTaken, Role, RoomSeen, Setup, Subject, TargetSet,
 };
 use crate::{
     Refusal,
@@ -38,7 +38,8 @@ impl Setup {
                 if !(low..=high).contains(&wish.level().get()) {
                     return Err(Refusal::new("level", format!("{what}. {} is outside.", wish.level())));
                 }
-                next.room = Room { wish: *wish, said: true, ..self.room };
+                next.room.wish = *wish;
+                next.room.said = true;
             }
             Entry::Dial(turned) => {
                 let light = next.light_mut(&turned.light)?;
@@ -57,6 +58,7 @@ impl Setup {
             Entry::LightRemoved(removed) => {
                 let before = next.lights.len();
                 next.lights.retain(|l| l.id != removed.light);
+                next.firing.high_speed.units.retain(|id| *id != removed.light);
                 if next.lights.len() == before {
                     return Err(unknown(&removed.light));
                 }
@@ -68,6 +70,8 @@ impl Setup {
             Entry::Schools(schools) => next.schools = *schools,
             Entry::Supplies(supplies) => next.supplies = *supplies,
             Entry::Transmitter(chosen) => next.transmitter.clone_from(&chosen.transmitter),
+            Entry::Firing(firing) => next.fire(firing)?,
+            Entry::Holds(holds) => next.hold(holds)?,
             Entry::Automatic(frame) => {
                 let light = next.light_mut(&frame.light)?;
                 let Some(unit) = &light.unit else {
@@ -81,7 +85,15 @@ impl Setup {
                 light.automatic = Some(Automatic { gave, tone: frame.tone });
                 next.spoil_whole();
             }
-            Entry::Frame(_) => next.frames = next.frames.saturating_add(1),
+            Entry::Frame(shot) => {
+                next.frames = next.frames.saturating_add(1);
+                if let Some(codes) = shot.no_flash {
+                    let Some(camera) = &self.camera else {
+                        return Err(Refusal::new("no_flash", "Set the camera first: a frame tells nothing without its exposure."));
+                    };
+                    next.room.frame = Some(FrameSeen { codes, exposure: camera.exposure });
+                }
+            }
             Entry::Note(_) => {}
             Entry::Undo(_) | Entry::Redo(_) => {
                 return Err(Refusal::new("entry", "Taking back and bringing back changes the tape. Read the setup from there."));
@@ -100,11 +112,14 @@ impl Setup {
             iso: taken.iso.or(camera.map(|c| c.iso)).ok_or_else(|| missing("iso", "ISO"))?,
             shutter: taken.shutter.or(camera.map(|c| c.shutter)).ok_or_else(|| missing("shutter", "shutter time"))?,
         };
+        if taken.of != Subject::Room && !taken.light.is_plain() {
+            return Err(Refusal::new("light", "Lamps, colour, time and direction belong to a reading of the room."));
+        }
         let held = Held { how: taken.how.clone(), ..Held::measured(reading) };
         let on: Vec<&Light> =
             taken.how.on.iter().map(|id| self.light(id).ok_or_else(|| unknown(id).at("how.on"))).collect::<Result<_, _>>()?;
         match &taken.of {
-            Subject::Room => self.room.reading = Some(reading),
+            Subject::Room => self.room.take(RoomSeen { place: taken.how.place.into(), light: taken.light, reading }),
             Subject::Whole => self.whole = Some(held),
             Subject::Light(id) => {
                 let other = |l: &&Light| Other { light: l.id.clone(), av_100: self.flash_av_100(l) };
@@ -112,6 +127,35 @@ impl Setup {
                 self.light_mut(id).map_err(|r| r.at("of"))?.reading = Some(Held { others, ..held });
             }
         }
+        Ok(())
+    }
+
+    fn fire(&mut self, firing: &Firing) -> Result<(), Refusal> {
+        for (n, id) in firing.high_speed.units.iter().enumerate() {
+            let field = format!("high_speed.units[{n}]");
+            let light = self.light(id).ok_or_else(|| unknown(id).at(field.clone()))?;
+            if let Some(unit) = light.unit.as_ref().filter(|u| !u.high_speed) {
+                let message = format!("{} has no high-speed sync. Choose another unit for the {}.", unit.name, light.name().to_lowercase());
+                return Err(Refusal::new(field, message));
+            }
+        }
+        self.firing = firing.clone();
+        Ok(())
+    }
+
+    fn hold(&mut self, holds: &Holds) -> Result<(), Refusal> {
+        if let (Some(widest), Some(smallest)) = (holds.widest, holds.smallest)
+            && widest.av() > smallest.av()
+        {
+            return Err(Refusal::new("smallest", "The smallest aperture is wider than the widest. Turn the two round."));
+        }
+        if holds.fastest.is_some_and(|fastest| fastest.tv() < holds.slowest_tv()) {
+            return Err(Refusal::new("fastest", "The shortest time is longer than the longest. Turn the two round."));
+        }
+        if holds.filters.len() > 6 {
+            return Err(Refusal::new("filters", "At most six filters are at hand at once."));
+        }
+        self.holds = holds.clone();
         Ok(())
     }
 
@@ -126,7 +170,26 @@ impl Setup {
         let said = set.body.as_ref().map(|b| b.sync());
         let body = set.body.clone().or_else(|| before.and_then(|c| c.body.clone()));
         let exposure = Exposure { filter: Stops::of(taken), ..Exposure::new(set.aperture, set.shutter, set.iso) };
-        Ok(Camera { exposure, sync: set.sync.or(said).or(before.and_then(|c| c.sync)), filters, body })
+        let lens = set.lens.clone().or_else(|| before.and_then(|c| c.lens.clone()));
+        // A lens of one focal length is at it.
+        let fixed = lens.as_ref().filter(|l| l.focal.from == l.focal.to).map(|l| l.focal.from);
+        let focal = set.focal.or(fixed).or_else(|| before.and_then(|c| c.focal));
+        if let (Some(lens), Some(focal)) = (&lens, set.focal)
+            && !(lens.focal.from..=lens.focal.to).contains(&focal)
+        {
+            let (from, to) = (lens.focal.from.get(), lens.focal.to.get());
+            return Err(Refusal::new("focal", format!("{} goes from {from} to {to} mm. {} mm is outside.", lens.name, focal.get())));
+        }
+        Ok(Camera {
+            exposure,
+            sync: set.sync.or(said).or(before.and_then(|c| c.sync)),
+            filters,
+            body,
+            lens,
+            focal,
+            sitter: set.sitter.or_else(|| before.and_then(|c| c.sitter)),
+            white: set.white.or_else(|| before.and_then(|c| c.white)),
+        })
     }
 
     fn put(&mut self, put: &LightPut) -> Result<(), Refusal> {

@@ -3,11 +3,12 @@ use std::fmt;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::{How, LengthUnit, LightId, Meters, Rig, Role, Schools, Setup, Supplies};
+use super::{Firing, Holds, How, LengthUnit, LightId, Meters, NoFlash, Rig, Role, RoomLight, Schools, Setup, Supplies};
 use crate::{
     Refusal,
     ambient::RoomWish,
-    kit::{CameraBody, Transmitter},
+    color::Kelvin,
+    kit::{CameraBody, Lens, Millimetres, Transmitter},
     ratio::RatioTarget,
     scale::{Aperture, Iso, MeterDisplay, ShutterTime, Stops},
     shape::Filter,
@@ -46,6 +47,10 @@ pub enum Entry {
     Supplies(Supplies),
     /// The transmitter that fires the units.
     Transmitter(TransmitterChosen),
+    /// How shutter and flash meet.
+    Firing(Firing),
+    /// What must hold whatever the room asks for.
+    Holds(Box<Holds>),
     /// A frame by automatic flash, to begin from.
     Automatic(AutomaticFrame),
     /// A frame was shot.
@@ -76,6 +81,8 @@ impl Entry {
             Self::Schools(_) => "schools",
             Self::Supplies(_) => "supplies",
             Self::Transmitter(_) => "transmitter",
+            Self::Firing(_) => "firing",
+            Self::Holds(_) => "holds",
             Self::Automatic(_) => "automatic",
             Self::Frame(_) => "frame",
             Self::Note(_) => "note",
@@ -172,6 +179,9 @@ pub struct ReadingTaken {
     /// Which lights were on, where and how it was held.
     #[serde(default, skip_serializing_if = "How::is_usual")]
     pub how: How,
+    /// What else is known of the room's light; only with a reading of the room.
+    #[serde(default, skip_serializing_if = "RoomLight::is_plain")]
+    pub light: RoomLight,
 }
 
 /// The camera was set.
@@ -194,6 +204,26 @@ pub struct CameraSet {
     /// The camera itself; stays as it was where it is left out. Its sync time counts where none is said.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub body: Option<Box<CameraBody>>,
+    /// The lens; stays as it was where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lens: Option<Box<Lens>>,
+    /// The focal length it is at; stays as it was where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub focal: Option<Millimetres>,
+    /// How far the sitter is from the lens, metres; stays as it was where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub sitter: Option<Meters>,
+    /// White balance; stays as it was where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub white: Option<Kelvin>,
+}
+
+impl CameraSet {
+    /// With what a camera can't be without; all else stays as it was.
+    #[must_use]
+    pub const fn new(aperture: Aperture, shutter: ShutterTime, iso: Iso) -> Self {
+        Self { aperture, shutter, iso, sync: None, filters: None, body: None, lens: None, focal: None, sitter: None, white: None }
+    }
 }
 
 /// A dial was turned.
@@ -305,6 +335,9 @@ pub struct FrameShot {
     /// What was seen in it: 1 to 60 characters.
     #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "super::optional_name")]
     pub note: Option<String>,
+    /// It was shot without flash: what a mid-grey became in it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub no_flash: Option<NoFlash>,
 }
 
 /// A note was taken.

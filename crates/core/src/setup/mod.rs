@@ -5,9 +5,12 @@
 
 mod apply;
 mod entry;
+mod firing;
 mod history;
+mod holds;
 mod light;
 mod rig;
+mod room;
 mod schools;
 
 use serde::{Deserialize, Deserializer, Serialize};
@@ -16,16 +19,20 @@ pub use entry::{
     AutomaticFrame, Back, CameraSet, DialTurned, Entry, FrameShot, LengthChosen, LightPut, LightRemoved, NoteTaken, RatioChosen,
     ReadingTaken, Start, Subject, TargetSet, TransmitterChosen,
 };
+pub use firing::{Firing, HighSpeed, seconds_of};
 pub use history::History;
+pub use holds::{Blur, Holds, Movement, MovementKind, Steadiness};
 pub use light::{Because, Held, Light, LightId, Meters, Other, Role, Standing};
 pub use rig::{Automatic, FromKit, How, Metered, Place, Rig, Tone};
+pub use room::{Bearing, FrameSeen, Lamps, NoFlash, Room, RoomLight, RoomPlace, RoomSeen, TimeOfDay};
 pub use schools::{Follow, Schools, Step, Supplies};
 
 use crate::{
     Refusal,
-    ambient::{RoomWish, UNSEEN},
-    kit::{CameraBody, Transmitter},
-    meter::{Amount, Exposure, Reading},
+    ambient::UNSEEN,
+    color::Kelvin,
+    kit::{CameraBody, Lens, Millimetres, Transmitter},
+    meter::{Amount, Exposure},
     ratio::RatioTarget,
     scale::{ShutterTime, Stops},
     shape::Filter,
@@ -46,21 +53,6 @@ pub enum LengthUnit {
     Feet,
 }
 
-/// The room's light: the wish, and the last reading of it.
-#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Room {
-    /// Removed or kept.
-    pub wish: RoomWish,
-    /// Whether the wish was said, or is only the default.
-    #[serde(default)]
-    pub said: bool,
-    /// Read at the sitter, flash off.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub reading: Option<Reading>,
-}
-
 /// The camera as it is set.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -77,6 +69,18 @@ pub struct Camera {
     /// The camera itself, where it was said.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub body: Option<Box<CameraBody>>,
+    /// The lens, where it was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lens: Option<Box<Lens>>,
+    /// The focal length it is at.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub focal: Option<Millimetres>,
+    /// How far the sitter is from the lens.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub sitter: Option<Meters>,
+    /// Its white balance.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub white: Option<Kelvin>,
 }
 
 /// Everything as it now stands.
@@ -115,6 +119,12 @@ pub struct Setup {
     /// The transmitter, where one was said.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub transmitter: Option<Transmitter>,
+    /// How shutter and flash meet.
+    #[serde(default)]
+    pub firing: Firing,
+    /// What must hold whatever the room asks for.
+    #[serde(default)]
+    pub holds: Holds,
 }
 
 /// What of a reading is one light's own.
@@ -143,6 +153,8 @@ impl Default for Setup {
             schools: Schools::default(),
             supplies: Supplies::default(),
             transmitter: None,
+            firing: Firing::default(),
+            holds: Holds::default(),
         }
     }
 }
@@ -165,7 +177,7 @@ impl Setup {
     #[must_use]
     pub fn as_start(&self) -> Self {
         let mut start = self.clone();
-        start.room.reading = None;
+        start.room = Room { wish: start.room.wish, said: start.room.said, ..Room::default() };
         start.whole = None;
         start.frames = 0;
         for held in start.lights.iter_mut().filter_map(|l| l.reading.as_mut()) {
@@ -179,18 +191,18 @@ impl Setup {
     #[must_use]
     pub fn flash_av_100(&self, light: &Light) -> Option<f64> {
         let held = light.reading.as_ref()?;
-        match self.own(held) {
+        match self.own(held, light.room_place()) {
             Own::Flash(av) => Some(av + light.as_school(held, self.schools.receptor).get() + held.carried()?.get()),
             Own::Nothing | Own::Tangled(_) => None,
         }
     }
 
-    /// What of a reading is the light's own: the room at the meter's shutter and all others that were on are taken out.
-    pub(crate) fn own(&self, held: &Held) -> Own {
+    /// What of a reading is the light's own: the room where it was read, at the meter's shutter, and all others that were on are taken out.
+    pub(crate) fn own(&self, held: &Held, place: RoomPlace) -> Own {
         let reading = held.reading;
         let amount = |av: f64| Amount::at(Stops::of(av));
         let mut rest = Amount::NONE;
-        if let Some(room) = self.room.reading {
+        if let Some(room) = self.room.at(place) {
             rest = amount(room.av_100() + room.shutter.tv() - reading.shutter.tv());
         }
         let mut unknown = Vec::new();

@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::{Held, Light, LightId, Meters, Role};
+use super::{Held, Light, LightId, Meters, Role, RoomPlace};
 use crate::{
     kit::Group,
     likely::Calibration,
@@ -172,6 +172,15 @@ impl Light {
     #[must_use]
     pub const fn is_at_face(&self) -> bool {
         matches!(self.role, Role::Key | Role::Fill)
+    }
+
+    /// Where it works: the ground's lights are read at the ground, all others at the sitter.
+    #[must_use]
+    pub const fn room_place(&self) -> RoomPlace {
+        match self.role {
+            Role::Ground => RoomPlace::Ground,
+            _ => RoomPlace::Sitter,
+        }
     }
 
     /// What makes a reading one that was taken as the setup's school has it, stops. Nothing where the angle is not known.

@@ -67,12 +67,11 @@ pub const TABLE_GUIDE: [(f64, f64); 3] = [(1.0 / 30.0, 40.0), (1.0 / 60.0, 28.0)
 #[must_use]
 pub fn table_guide(shutter: Seconds) -> f64 {
     let x = -shutter.get().log2();
-    let points = TABLE_GUIDE.map(|(t, guide)| (-f64::log2(t), guide.log2()));
-    let log = match points.windows(2).find(|pair| x <= pair[1].0) {
-        // A printed 1/30 is the table's own.
-        _ if x <= points[0].0 + 1e-9 => points[0].1,
-        Some(pair) => pair[0].1 + (pair[1].1 - pair[0].1) * (x - pair[0].0) / (pair[1].0 - pair[0].0),
-        None => points[2].1,
+    let points = TABLE_GUIDE.map(|(t, guide)| (-f64::log2(t), guide));
+    // A printed 1/30 is the table's own.
+    let Some(pair) = points.windows(2).find(|pair| x <= pair[1].0).filter(|_| x > points[0].0 + 1e-9) else {
+        return if x <= points[0].0 + 1e-9 { points[0].1 } else { points[2].1 };
     };
-    log.exp2()
+    let way = (x - pair[0].0) / (pair[1].0 - pair[0].0);
+    pair[0].1 * (pair[1].1 / pair[0].1).powf(way)
 }

@@ -8,4 +8,4 @@ mod unit;
 pub use energy::{Amperes, Seconds, Volts, WattHours, Watts};
 pub use guide::{GuideNumber, GuideValue};
 pub use scale::{Dial, DialStep, Nearest, PowerScale, PowerScaleSpec, Reach, Tick};
-pub use unit::{FlashDuration, Pulse, SlaveCell, Supply, USUAL_GAIN, Unit, WattSeconds, Zoom};
+pub use unit::{DurationAt, FlashDuration, Pulse, SlaveCell, Supply, USUAL_GAIN, Unit, WattSeconds, Zoom};

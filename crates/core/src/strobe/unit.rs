@@ -3,7 +3,9 @@ use serde::{Deserialize, Serialize};
 use super::{GuideNumber, PowerScale, Seconds, Volts, WattHours, Watts, guide};
 use crate::{
     Refusal,
+    color::Kelvin,
     scale::{FLAT_C, Stops},
+    shutter::{Bulb, T01_OVER_T05},
 };
 
 /// Stored electrical energy in watt-seconds (joules), above 0 and up to 10 000.
@@ -159,6 +161,21 @@ pub struct Unit {
     /// Its slave cell.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub slave: Option<SlaveCell>,
+    /// The colour of its light; 5500 K is taken where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub kelvin: Option<Kelvin>,
+    /// A flash bulb: one burn at one power, cut by a short shutter. Its guide number is that of the whole burn.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub bulb: Option<Bulb>,
+}
+
+/// A flash duration at a power.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct DurationAt {
+    /// t0.1.
+    pub time: Seconds,
+    /// Whether it was worked out of t0.5 as if the pulse decayed evenly; a pulse that is cut short is shorter.
+    pub from_t05: bool,
 }
 
 impl Unit {
@@ -180,6 +197,8 @@ impl Unit {
             groups: None,
             channels: None,
             slave: None,
+            kelvin: None,
+            bulb: None,
         }
     }
 
@@ -187,6 +206,33 @@ impl Unit {
     #[must_use]
     pub fn energy_at(&self, power: Stops) -> Option<f64> {
         Some(self.rated?.get() * power.factor())
+    }
+
+    /// t0.1 at a power, by its own table: between two entries in a straight line of both in stops, beyond its ends as at its ends. Where
+    /// only t0.5 is known, 3.32 times that. None without a table.
+    #[must_use]
+    pub fn t01_at(&self, power: Stops) -> Option<DurationAt> {
+        let mut known: Vec<(f64, f64, bool)> = self
+            .durations
+            .iter()
+            .filter_map(|d| {
+                let t01 = d.t01.map(|t| (t.get(), false)).or_else(|| d.t05.map(|t| (t.get() * T01_OVER_T05, true)))?;
+                Some((d.power.get(), t01.0, t01.1))
+            })
+            .collect();
+        known.sort_by(|a, b| a.0.total_cmp(&b.0));
+        let (first, last) = (known.first()?, known.last()?);
+        let at = power.get();
+        let (time, from_t05) = if at <= first.0 {
+            (first.1, first.2)
+        } else if at >= last.0 {
+            (last.1, last.2)
+        } else {
+            let pair = known.windows(2).find(|pair| at <= pair[1].0)?;
+            let way = (at - pair[0].0) / (pair[1].0 - pair[0].0);
+            (pair[0].1 * (pair[1].1 / pair[0].1).powf(way), pair[0].2 || pair[1].2)
+        };
+        Seconds::new(time).ok().map(|time| DurationAt { time, from_t05 })
     }
 
     /// By how many stops the rated energy and the guide number disagree, seen through what is usual; more than 2 is a slip, most often

@@ -1,5 +1,8 @@
 //! Mistakes and cautions: what the setup shows to be wrong or worth knowing, with its numbers and what mends it. They never block.
 
+mod room;
+mod shutter;
+
 use serde::Serialize;
 
 use super::{
@@ -9,7 +12,7 @@ use super::{
 };
 use crate::{
     ambient::RoomWish,
-    kit::{GroupControl, Link, ShutterKind},
+    kit::{GroupControl, Link},
     scale::{Aperture, Series, ShutterTime, Stops},
     setup::{Because, Camera, CameraSet, Entry, Light, LightPut, Role, Setup, Standing},
     strobe::{DialStep, PowerScaleSpec, Pulse, Reach},
@@ -69,6 +72,22 @@ pub enum FindingKind {
     LineOfSight,
     /// A slave cell answers the wrong pre-flash.
     SlaveCell,
+    /// High-speed sync is on in some places and off in others.
+    HighSpeedPartly,
+    /// A slow pulse outlasts the shutter.
+    PulseTail,
+    /// The room's lamps have another colour than the flash.
+    LampsMix,
+    /// The test frame without flash is not what it should be.
+    NoFlashFrame,
+    /// The room was read at one place only, or under other lamps at the other.
+    RoomPlaces,
+    /// A bulb burns longer than the shutter is open.
+    BulbCut,
+    /// A moving sitter draws a ghost.
+    Ghost,
+    /// A flash bulb near skin or eyes.
+    BulbHot,
     /// Aperture past diffraction.
     Diffraction,
     /// ISO past the photographer's own cap.
@@ -107,7 +126,10 @@ struct Found<'a> {
 pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown]) -> Vec<Finding> {
     let mut found = Found { setup, levels, list: Vec::new() };
     found.camera();
+    found.shutter();
     found.room();
+    found.lamps();
+    found.no_flash_frame();
     found.whole();
     for index in 0..setup.lights.len() {
         found.light(index);
@@ -119,7 +141,7 @@ pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown]) -> V
 
 impl Found<'_> {
     fn say(&mut self, kind: FindingKind, lane: &str, words: impl Into<String>) -> &mut Finding {
-        let caution = matches!(kind, FindingKind::CircuitLoad | FindingKind::Eyes | FindingKind::HotLamp);
+        let caution = matches!(kind, FindingKind::CircuitLoad | FindingKind::Eyes | FindingKind::HotLamp | FindingKind::BulbHot);
         self.list.push(Finding { kind, lane: lane.to_owned(), words: words.into(), remedy: None, caution });
         let last = self.list.len() - 1;
         &mut self.list[last]
@@ -128,24 +150,7 @@ impl Found<'_> {
     fn camera(&mut self) {
         let Some(camera) = &self.setup.camera else { return };
         let e = camera.exposure;
-        let set = |label: String, change: &dyn Fn(&mut CameraSet)| {
-            let mut set = camera.as_set();
-            change(&mut set);
-            Some(Action { label, entry: Entry::Camera(set) })
-        };
-        if let Some(sync) = camera.sync.filter(|s| e.shutter.tv() > s.tv() + 1e-9) {
-            let (shutter, at) = (e.shutter.marking(Series::Third), sync.marking(Series::Third));
-            let mut words = match black_share(camera, sync) {
-                Some(share) => format!("Shutter {shutter} is past the sync of {at}: about {:.0} % of the frame goes black.", share * 100.0),
-                None => format!("Shutter {shutter} is past the sync of {at}."),
-            };
-            let pulses = camera.body.as_ref().is_some_and(|b| b.high_speed);
-            if let Some(unit) = self.setup.lights.iter().filter_map(|l| l.unit.as_ref()).find(|u| pulses && !u.high_speed) {
-                words.push_str(&format!(" High-speed sync is not for this kit: {} has none.", unit.name));
-            }
-            words.push_str(&format!(" Set {at} or longer."));
-            self.say(FindingKind::PastSync, "camera", words).remedy = set(format!("Set {at}"), &|s| s.shutter = sync);
-        }
+        let set = |label: String, change: &dyn Fn(&mut CameraSet)| Some(set_camera(camera, label, change));
         if e.aperture.av() > SMALLEST_AV + 1e-9 {
             let at = e.aperture.marking(Series::Third);
             let by = Stops::of(e.aperture.av() - SMALLEST_AV);
@@ -156,7 +161,7 @@ impl Found<'_> {
             self.say(FindingKind::Diffraction, "camera", words).remedy =
                 Aperture::from_av(SMALLEST_AV).ok().and_then(|a| set("Set ƒ16".to_owned(), &|s| s.aperture = a));
         }
-        if let Some(cap) = camera.body.as_ref().and_then(|b| b.iso_cap).filter(|cap| e.iso.sv() > cap.sv() + 1e-9) {
+        if let Some(cap) = self.setup.iso_cap().filter(|cap| e.iso.sv() > cap.sv() + 1e-9) {
             let (iso, cap_at) = (e.iso.marking(Series::Third), cap.marking(Series::Third));
             let by = Stops::of(e.iso.sv() - cap.sv());
             let words = format!("ISO {iso} is past your own cap of {cap_at}, by {}. A stronger light is the better answer.", by.size());
@@ -425,15 +430,11 @@ const fn step_words(step: DialStep) -> &'static str {
     }
 }
 
-/// The share of the frame that a curtain already covers when the flash fires: `(T_c − t)/T_c`, for a flash without delay and a curtain that
-/// runs evenly (assumed). Nothing for a leaf shutter.
-fn black_share(camera: &Camera, sync: ShutterTime) -> Option<f64> {
-    let travel = match camera.body.as_ref().map(|b| b.shutter) {
-        Some(ShutterKind::Leaf) => return None,
-        Some(ShutterKind::FocalPlane { travel: Some(travel), .. }) => travel.get(),
-        _ => sync.seconds(),
-    };
-    Some(((travel - camera.exposure.shutter.seconds()) / travel).clamp(0.0, 1.0)).filter(|share| *share > 0.005)
+/// The camera with something changed, as a press that writes it.
+fn set_camera(camera: &Camera, label: String, change: &dyn Fn(&mut CameraSet)) -> Action {
+    let mut set = camera.as_set();
+    change(&mut set);
+    Action { label, entry: Entry::Camera(set) }
 }
 
 /// What likely makes the whole differ from its parts.

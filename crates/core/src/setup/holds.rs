@@ -1,0 +1,224 @@
+//! What must hold whatever the room asks for: the look, the hand, the grain, the kit at hand, and the movement that is to be frozen.
+
+use serde::{Deserialize, Serialize};
+
+use crate::{
+    kit::Millimetres,
+    quantity::quantity,
+    scale::{Aperture, Iso, ShutterTime},
+    shape::{Filter, Span},
+    shutter::{Delay, GRAVITY, MetresPerSecond, fall_speed},
+};
+
+quantity! {
+    /// A blur on the subject, 0.05 to 500 millimetres.
+    Blur, "blur", 0.05 to 500.0, "mm", "blur"
+}
+
+/// How still camera and sitter are.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Steadiness {
+    /// The camera in the hand, the sitter still: 1/60 s.
+    #[default]
+    Hand,
+    /// The sitter moves: 1/125 s.
+    MovingSitter,
+    /// On a tripod, the sitter still: 1/4 s.
+    Tripod,
+}
+
+impl Steadiness {
+    /// The longest time it allows, as `Tv` (common practice, no source).
+    #[must_use]
+    pub const fn slowest_tv(self) -> f64 {
+        match self {
+            Self::Hand => 6.0,
+            Self::MovingSitter => 7.0,
+            Self::Tripod => 2.0,
+        }
+    }
+
+    /// `in the hand`.
+    #[must_use]
+    pub const fn words(self) -> &'static str {
+        match self {
+            Self::Hand => "in the hand",
+            Self::MovingSitter => "with a moving sitter",
+            Self::Tripod => "on a tripod",
+        }
+    }
+}
+
+/// What must hold.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Holds {
+    /// The widest aperture that the look allows.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub widest: Option<Aperture>,
+    /// The smallest.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub smallest: Option<Aperture>,
+    /// What must be sharp, nose to ear: metres of depth at the sitter.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub depth: Option<Span>,
+    /// How still camera and sitter are.
+    #[serde(default)]
+    pub steadiness: Steadiness,
+    /// The longest time; what the steadiness allows where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub slowest: Option<ShutterTime>,
+    /// The shortest time.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub fastest: Option<ShutterTime>,
+    /// The highest ISO; the camera's own cap where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub iso_cap: Option<Iso>,
+    /// Filters that are at hand.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub filters: Vec<Filter>,
+    /// Whether high-speed sync is allowed.
+    #[serde(default = "yes")]
+    pub high_speed: bool,
+    /// Whether lights may be moved.
+    #[serde(default = "yes")]
+    pub lights_move: bool,
+    /// A movement that is to be frozen.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub movement: Option<Movement>,
+}
+
+const fn yes() -> bool {
+    true
+}
+
+impl Default for Holds {
+    fn default() -> Self {
+        Self {
+            widest: None,
+            smallest: None,
+            depth: None,
+            steadiness: Steadiness::default(),
+            slowest: None,
+            fastest: None,
+            iso_cap: None,
+            filters: Vec::new(),
+            high_speed: true,
+            lights_move: true,
+            movement: None,
+        }
+    }
+}
+
+impl Holds {
+    /// The longest time that holds, as `Tv`.
+    #[must_use]
+    pub fn slowest_tv(&self) -> f64 {
+        self.slowest.map_or_else(|| self.steadiness.slowest_tv(), ShutterTime::tv)
+    }
+}
+
+/// What moves.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum MovementKind {
+    /// Somebody walks.
+    Walk,
+    /// Somebody turns, a skirt swings.
+    Turn,
+    /// A jump, near its top.
+    JumpTop,
+    /// A jump or a thing, falling.
+    Falling,
+    /// Hair that is thrown.
+    Hair,
+    /// Water that splashes.
+    Water,
+}
+
+impl MovementKind {
+    /// Every kind, slowest first.
+    pub const ALL: [Self; 6] = [Self::JumpTop, Self::Walk, Self::Turn, Self::Falling, Self::Water, Self::Hair];
+
+    /// `Jump at its top`.
+    #[must_use]
+    pub const fn name(self) -> &'static str {
+        match self {
+            Self::Walk => "Walk",
+            Self::Turn => "Turn",
+            Self::JumpTop => "Jump at its top",
+            Self::Falling => "Falling",
+            Self::Hair => "Hair thrown",
+            Self::Water => "Water splashing",
+        }
+    }
+
+    /// Its usual speed in metres a second (common practice and judgement, no source); none where it follows from the fall.
+    #[must_use]
+    pub const fn usual_speed(self) -> Option<f64> {
+        match self {
+            Self::Walk => Some(1.4),
+            Self::Turn => Some(2.5),
+            Self::Water => Some(4.0),
+            Self::Hair => Some(6.0),
+            Self::JumpTop | Self::Falling => None,
+        }
+    }
+}
+
+/// How near to its top a jump is caught by a practised hand (a judgement): 0.05 s.
+const USUALLY_LATE: f64 = 0.05;
+/// How far something has usually fallen, metres (a judgement).
+const USUAL_FALL: f64 = 0.3;
+/// How wide a finger or a lock of hair is, millimetres (a judgement).
+const USUAL_WIDTH: f64 = 10.0;
+
+/// A movement that is to be frozen.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Movement {
+    /// What moves.
+    pub kind: MovementKind,
+    /// Its speed; the usual one where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub speed: Option<MetresPerSecond>,
+    /// How far from its top a jump is caught; 0.05 s where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub late: Option<Delay>,
+    /// How far it has fallen; 0.3 m where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub fallen: Option<Span>,
+    /// How much blur is allowed on the subject.
+    pub blur: Blur,
+    /// How wide the moving thing is along its way; 10 mm where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub width: Option<Millimetres>,
+}
+
+impl Movement {
+    /// Its speed in metres a second when the light comes on, and what it gains in a second.
+    #[must_use]
+    pub fn speed(&self) -> (f64, f64) {
+        let gain = match self.kind {
+            MovementKind::JumpTop | MovementKind::Falling => GRAVITY,
+            _ => 0.0,
+        };
+        let speed = match (self.speed, self.kind) {
+            (Some(speed), _) => speed.get(),
+            (None, MovementKind::JumpTop) => GRAVITY * self.late.map_or(USUALLY_LATE, Delay::get),
+            (None, kind) => kind.usual_speed().unwrap_or_else(|| fall_speed(self.fallen.map_or(USUAL_FALL, Span::get))),
+        };
+        (speed, gain)
+    }
+
+    /// How wide it is along its way, millimetres.
+    #[must_use]
+    pub fn width(&self) -> f64 {
+        self.width.map_or(USUAL_WIDTH, Millimetres::get)
+    }
+}

@@ -4,7 +4,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use crate::scale::Stops;
+use crate::{meter::Exposure, scale::Stops};
 
 /// Half a tenth of a stop: what a meter that shows tenths can't tell. A share of the room's light below this is left out of
 /// targets and moves, so that nobody chases what can't be read.
@@ -105,6 +105,54 @@ pub fn flash_minus_ambient(total_minus_ambient: Stops) -> Option<Stops> {
 #[must_use]
 pub fn shutter_change(now: Stops, wanted: Stops) -> Stops {
     now - wanted
+}
+
+/// By how much a change of the camera darkens the room.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Darkening {
+    /// By the exact settings behind the markings: positive is darker.
+    pub exact: Stops,
+    /// By the numbers as they are printed: what a photographer works out by hand.
+    pub printed: Stops,
+}
+
+/// What going from one exposure to another does to the room: `ΔAv + ΔTv − ΔSv` and the filters' loss, both ways of counting.
+///
+/// # Examples
+/// ```
+/// use ink_lamp_core::{ambient::darkening, meter::Exposure, scale::{Aperture, Iso, ShutterTime}};
+///
+/// let at = |shutter, iso| Ok::<_, ink_lamp_core::Refusal>(Exposure::new(Aperture::parse("4")?, ShutterTime::parse(shutter)?, Iso::parse(iso)?));
+/// let change = darkening(at("1/5000", "100")?, at("1/8000", "50")?);
+/// assert_eq!(change.words().unwrap(), "1.67 stops darker, 1.68 by the printed numbers");
+/// # Ok::<(), ink_lamp_core::Refusal>(())
+/// ```
+#[must_use]
+pub fn darkening(from: Exposure, to: Exposure) -> Darkening {
+    let exact = (to.aperture.av() - from.aperture.av()) + (to.shutter.tv() - from.shutter.tv())
+        - (to.iso.stops_over_100() - from.iso.stops_over_100());
+    let log = |a: f64, b: f64| (a / b).log2();
+    let printed = 2.0 * log(to.aperture.printed(), from.aperture.printed())
+        + log(from.shutter.printed(), to.shutter.printed())
+        + log(from.iso.printed(), to.iso.printed());
+    let filter = (to.filter - from.filter).get();
+    Darkening { exact: Stops::of(exact + filter), printed: Stops::of(printed + filter) }
+}
+
+impl Darkening {
+    /// `1.67 stops darker, 1.68 by the printed numbers`; none where nothing changes.
+    #[must_use]
+    pub fn words(self) -> Option<String> {
+        let size = |s: Stops| format!("{:.2}", s.get().abs());
+        let (exact, printed) = (size(self.exact), size(self.printed));
+        if exact == "0.00" {
+            return None;
+        }
+        let way = if self.exact.get() > 0.0 { "darker" } else { "brighter" };
+        let plural = if exact == "1.00" { "" } else { "s" };
+        let by_hand = if exact == printed { String::new() } else { format!(", {printed} by the printed numbers") };
+        Some(format!("{exact} stop{plural} {way}{by_hand}"))
+    }
 }
 
 #[cfg(test)]

@@ -15,6 +15,7 @@
 //! - [`ambient`]: what the room's light does at an exposure;
 //! - [`setup`]: everything as it now stands, and the entries that change it;
 //! - [`board`]: everything that follows from a setup, next move included;
+//! - [`ways`]: every way to a wish for the room, with what each costs;
 //! - [`words`]: the pieces of a sentence that a screen can draw.
 //!
 //! Everything is `f64` inside. Rounding happens once: at a unit's dial, or when a number is written for people.
@@ -34,6 +35,7 @@ pub mod setup;
 pub mod shape;
 pub mod shutter;
 pub mod strobe;
+pub mod ways;
 pub mod words;
 
 pub use refusal::Refusal;

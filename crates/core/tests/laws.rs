@@ -2,8 +2,9 @@
 #![allow(clippy::unwrap_used, clippy::expect_used, missing_docs)]
 
 use ink_lamp_core::{
-    board::{Board, Summary, TapeLine},
+    board::{Board, LaneState, Summary, TapeLine},
     setup::{Back, Entry, History, Setup},
+    ways::Ways,
     words::plain,
 };
 use proptest::prelude::*;
@@ -83,6 +84,20 @@ fn any_entry() -> impl Strategy<Value = Entry> {
     let wish = (any::<bool>(), -9.0..0.0f64)
         .prop_map(|(keep, level)| json!({"room_wish": {if keep { "keep" } else { "remove" }: {"level": level}}}));
     let other = prop_oneof![
+        Just(json!({"firing": {"high_speed": {"camera": true, "transmitter": true, "units": []}, "delay": 0.0004}})),
+        Just(
+            json!({"holds": {"filters": [{"name": "ND 0.9", "loss": 3}], "steadiness": "tripod", "movement": {"kind": "jump_top", "blur": 2}}})
+        ),
+        Just(json!({"holds": {"widest": "2.8", "smallest": "11", "high_speed": false, "depth": 0.1}})),
+        Just(
+            json!({"reading": {"of": "room", "shows": "2 4", "iso": "100", "shutter": "1/60", "how": {"place": "ground"}, "light": {"kelvin": 2900, "lamps": "on"}}})
+        ),
+        Just(json!({"frame": {"no_flash": {"sitter": 40, "ground": 12}}})),
+        Just(
+            json!({"camera": {"aperture": "2.8", "shutter": "1/1000", "iso": "100", "body": {"name": "Loft 35", "sensor": {"width": 36, "height": 24},
+            "pixel_pitch": 4.9, "shutter": {"focal_plane": {"sync": "1/200"}}, "high_speed": true, "fastest": "1/8000", "slowest": "30",
+            "base_iso": "100", "iso_cap": "800", "steps": "thirds"}, "focal": 85, "sitter": 2}})
+        ),
         Just(json!({"length": {"unit": "feet"}})),
         Just(json!({"schools": {"follow": "camera_follows", "step": "thirds", "receptor": "dome_to_light"}})),
         Just(json!({"schools": {"receptor": "flat_to_camera"}})),
@@ -126,6 +141,26 @@ proptest! {
         prop_assert!(!plain(&board.next.say).is_empty());
         prop_assert_eq!(board.lanes.len(), setup.lights.len() + 4);
         let _ = Summary::of(&board);
+    }
+
+    #[test]
+    fn a_way_that_does_the_job_does_it_on_the_board(entries in prop::collection::vec(any_entry(), 0..40)) {
+        let (setup, _) = play(&entries);
+        let ways = Ways::of(&setup);
+        let text = serde_json::to_string(&ways).unwrap();
+        prop_assert!(!text.contains("\"stops\":null") && !text.contains("NaN") && !text.contains("inf "), "{text}");
+        prop_assert_eq!(ways.missing.is_none(), setup.camera.is_some() && setup.room.reading.or(setup.room.ground).is_some());
+        for way in &ways.ways {
+            let after = way.entries.iter().try_fold(setup.clone(), |s, e| s.apply(e));
+            prop_assert!(after.is_ok(), "{}: {:?}", way.id, after.err());
+            let board = Board::of(&after.unwrap());
+            let state = board.lane("room").unwrap().state;
+            if way.does && way.possible && !way.entries.is_empty() {
+                prop_assert!(matches!(state, LaneState::Removed | LaneState::Kept), "{}: {state:?}", way.id);
+            }
+        }
+        // The search is the same however often it is asked.
+        prop_assert_eq!(&Ways::of(&setup), &ways);
     }
 
     #[test]

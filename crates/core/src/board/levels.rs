@@ -8,41 +8,41 @@ use crate::{
 };
 
 /// Where everything lies against the camera's exposure.
-pub(super) struct Levels {
-    pub(super) exposure: Option<Exposure>,
+pub(crate) struct Levels {
+    pub(crate) exposure: Option<Exposure>,
     /// The room alone at the camera's settings.
-    pub(super) room: Amount,
-    pub(super) room_level: Option<Stops>,
+    pub(crate) room: Amount,
+    pub(crate) room_level: Option<Stops>,
     /// The room alone at the ground.
-    pub(super) room_ground: Amount,
-    pub(super) ground_level: Option<Stops>,
+    pub(crate) room_ground: Amount,
+    pub(crate) ground_level: Option<Stops>,
     /// What the wish for the room looks at: at the ground where it is kept, at the brighter place where it is removed.
-    pub(super) wished_room: Option<Stops>,
+    pub(crate) wished_room: Option<Stops>,
     /// One for each light, in the setup's order.
-    pub(super) lights: Vec<LightLevel>,
+    pub(crate) lights: Vec<LightLevel>,
     /// Wished levels, in the setup's order.
-    pub(super) targets: Vec<Option<Stops>>,
+    pub(crate) targets: Vec<Option<Stops>>,
     /// The reading with all lights on.
-    pub(super) whole: Option<Stops>,
+    pub(crate) whole: Option<Stops>,
     /// The same against its parts.
-    pub(super) check: Option<WholeCheck>,
+    pub(crate) check: Option<WholeCheck>,
 }
 
 /// One light alone.
 #[derive(Clone)]
-pub(super) struct LightLevel {
+pub(crate) struct LightLevel {
     /// What the meter would show, room included; none where it was not read or can't be known.
-    pub(super) total: Option<Stops>,
+    pub(crate) total: Option<Stops>,
     /// The flash's own part.
-    pub(super) flash: Amount,
+    pub(crate) flash: Amount,
     /// The last reading taken on, though it is no longer true.
-    pub(super) stale: Option<Stops>,
+    pub(crate) stale: Option<Stops>,
     /// The reading was no brighter than the room and what else was on.
-    pub(super) no_flash: bool,
+    pub(crate) no_flash: bool,
     /// Lights that were on with it and are not known, so that its own part can't be told.
-    pub(super) tangled: Vec<LightId>,
+    pub(crate) tangled: Vec<LightId>,
     /// What it will likely read, room included, and how far off that may be; only where no reading holds.
-    pub(super) guess: Option<(Stops, Stops)>,
+    pub(crate) guess: Option<(Stops, Stops)>,
 }
 
 /// The level of an `Av` at ISO 100 against an exposure.
@@ -51,17 +51,10 @@ fn level_of(av_100: f64, e: Exposure) -> Stops {
 }
 
 impl Levels {
-    pub(super) fn of(setup: &Setup) -> Self {
+    pub(crate) fn of(setup: &Setup) -> Self {
         let exposure = setup.camera.as_ref().map(|c| c.exposure);
         let room_at = |place: RoomPlace| exposure.zip(setup.room.at(place)).map(|(e, r)| r.ambient_level(e));
         let (room_level, ground_level) = (room_at(RoomPlace::Sitter), room_at(RoomPlace::Ground));
-        let wished_room = match setup.room.wish {
-            RoomWish::Keep(_) => ground_level,
-            RoomWish::Remove(_) => {
-                let brighter = |a: Stops, b: Stops| if b > a { b } else { a };
-                room_level.zip(ground_level).map(|(a, b)| brighter(a, b)).or(ground_level)
-            }
-        };
         let [room, room_ground] = [room_level, ground_level].map(|level| level.map_or(Amount::NONE, Amount::at));
         let alone = |l: &Light, e| LightLevel::of(l, e, setup, if l.room_place() == RoomPlace::Ground { room_ground } else { room });
         let lights: Vec<LightLevel> = setup.lights.iter().map(|l| exposure.map_or_else(LightLevel::unknown, |e| alone(l, e))).collect();
@@ -74,35 +67,45 @@ impl Levels {
             }
         });
         let targets = targets(setup, room, exposure.is_some(), &lights);
-        let mut levels = Self { exposure, room, room_level, room_ground, ground_level, wished_room, lights, targets, whole, check: None };
+        let mut levels =
+            Self { exposure, room, room_level, room_ground, ground_level, wished_room: None, lights, targets, whole, check: None };
+        levels.wished_room = levels.room_for(setup.room.wish);
         levels.check = whole_against_parts(setup, &levels);
         levels
     }
 
+    /// The room's level where a wish looks: at the ground where it is kept, at the brighter place where it is removed.
+    pub(crate) fn room_for(&self, wish: RoomWish) -> Option<Stops> {
+        match wish {
+            RoomWish::Keep(_) => self.ground_level,
+            RoomWish::Remove(_) => self.room_level.into_iter().chain(self.ground_level).reduce(|a, b| if b > a { b } else { a }),
+        }
+    }
+
     /// The room alone where a light works.
-    pub(super) const fn room_for(&self, light: &Light) -> Amount {
+    pub(crate) const fn room_at(&self, light: &Light) -> Amount {
         match light.room_place() {
             RoomPlace::Sitter => self.room,
             RoomPlace::Ground => self.room_ground,
         }
     }
 
-    pub(super) fn index(setup: &Setup, role: Role) -> Option<usize> {
+    pub(crate) fn index(setup: &Setup, role: Role) -> Option<usize> {
         setup.lights.iter().position(|l| l.role == role)
     }
 
     /// Over (+) or under (−) the wish.
-    pub(super) fn gap(&self, index: usize) -> Option<Stops> {
+    pub(crate) fn gap(&self, index: usize) -> Option<Stops> {
         Some(self.lights.get(index)?.total? - (*self.targets.get(index)?)?)
     }
 
-    pub(super) fn is_off(&self, index: usize) -> bool {
+    pub(crate) fn is_off(&self, index: usize) -> bool {
         self.gap(index).is_some_and(|g| g.tenths().abs() > TOLERANCE_TENTHS)
     }
 
     /// Lit side and shadow side as amounts, with some lights replaced by what they will be. All keys and fills count; the first key must
     /// be known, and further ones count once they are.
-    pub(super) fn sides(&self, setup: &Setup, after: Option<(usize, Stops)>) -> Option<(Amount, Amount, bool)> {
+    pub(crate) fn sides(&self, setup: &Setup, after: Option<(usize, Stops)>) -> Option<(Amount, Amount, bool)> {
         let total = |index: usize| match after {
             Some((changed, level)) if changed == index => Some(level),
             _ => self.lights[index].total,
@@ -195,7 +198,7 @@ fn key_and_fill(target: RatioTarget, room: Amount) -> (Stops, Stops) {
     (level(key), level(fill))
 }
 
-pub(super) fn face(setup: &Setup, levels: &Levels, after: Option<&(LightId, Stops)>) -> Option<Face> {
+pub(crate) fn face(setup: &Setup, levels: &Levels, after: Option<&(LightId, Stops)>) -> Option<Face> {
     let (lit, shadow, room_is_fill) = levels.sides(setup, None)?;
     let changed = after.and_then(|(id, level)| Some((setup.lights.iter().position(|l| l.id == *id)?, *level)));
     // A move of a light that does not reach the face changes nothing there.
@@ -216,13 +219,13 @@ pub(super) fn face(setup: &Setup, levels: &Levels, after: Option<&(LightId, Stop
 }
 
 /// The reading with all lights on against the sum of its parts.
-pub(super) struct WholeCheck {
-    pub(super) parts: Stops,
-    pub(super) whole: Stops,
+pub(crate) struct WholeCheck {
+    pub(crate) parts: Stops,
+    pub(crate) whole: Stops,
     /// More apart than what can be repeated, and all parts were measured.
-    pub(super) differs: bool,
+    pub(crate) differs: bool,
     /// The light whose absence explains it best, where one does; and how far off the rest then is.
-    pub(super) absent: Option<(usize, Stops)>,
+    pub(crate) absent: Option<(usize, Stops)>,
 }
 
 /// Whole and parts may differ by this much: what a meter in tenths and a steady hand repeat.

@@ -12,7 +12,7 @@ use crate::{
     ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::{Aperture, Iso, Series, ShutterTime, Stops, fnumber},
     setup::{
-        Because, Camera, CameraSet, DialTurned, Entry, Follow, FrameShot, Held, Light, LightId, LightPut, Meters, RatioChosen, Role, Setup,
+        Because, Camera, CameraSet, DialTurned, Entry, Follow, FrameShot, Held, Light, LightId, LightPut, RatioChosen, Role, Setup,
         Standing,
     },
     strobe::{Dial, Reach, Tick, Unit},
@@ -103,12 +103,12 @@ pub struct PowerDrawing {
 }
 
 /// The move with what the lanes need of it.
-pub(super) struct Pick {
-    pub(super) next: NextMove,
+pub(crate) struct Pick {
+    pub(crate) next: NextMove,
     /// Which light it changes, and where that lands.
-    pub(super) after: Option<(LightId, Stops)>,
+    pub(crate) after: Option<(LightId, Stops)>,
     /// Which light gets which setting.
-    pub(super) pending: Option<(LightId, String)>,
+    pub(crate) pending: Option<(LightId, String)>,
 }
 
 impl Pick {
@@ -123,7 +123,7 @@ impl Pick {
     }
 }
 
-pub(super) fn pick(setup: &Setup, levels: &Levels) -> Pick {
+pub(crate) fn pick(setup: &Setup, levels: &Levels) -> Pick {
     let anything_read = setup.lights.iter().any(|l| l.reading.as_ref().is_some_and(Held::is_measured));
     let room_unread = setup.room.reading.is_none();
     if room_unread && !anything_read {
@@ -362,7 +362,7 @@ fn power(light: &Light, next: Option<Stops>) -> Option<PowerDrawing> {
     })
 }
 
-pub(super) fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
+pub(crate) fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
     let light = &setup.lights[index];
     let level = &levels.lights[index];
     if level.no_flash {
@@ -372,7 +372,7 @@ pub(super) fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
         return meter_light(setup, levels, index);
     };
     let why = vec![reads(setup, levels, index, target, e)];
-    let Some(change) = flash_change(level.flash, gap, target, levels.room_for(light)) else {
+    let Some(change) = flash_change(level.flash, gap, target, levels.room_at(light)) else {
         let say = vec![text(format!("{} can't go lower: the room alone is over it", light.name()))];
         return Pick::plain(MoveKind::RoomOver, light.id.as_str(), say, why);
     };
@@ -388,15 +388,15 @@ pub(super) fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
 }
 
 /// What a light's dial is to do for its wish. None before both and its level are known, and where the room alone is over it.
-pub(super) fn job<'a>(setup: &'a Setup, levels: &Levels, index: usize) -> Option<Job<'a>> {
+pub(crate) fn job<'a>(setup: &'a Setup, levels: &Levels, index: usize) -> Option<Job<'a>> {
     let light = &setup.lights[index];
     let level = &levels.lights[index];
     let (gap, target) = (levels.gap(index).filter(|_| !level.no_flash)?, levels.targets[index]?);
-    let change = flash_change(level.flash, gap, target, levels.room_for(light))?;
+    let change = flash_change(level.flash, gap, target, levels.room_at(light))?;
     let (unit, dial) = light.unit.as_ref().zip(light.dial)?;
     let nearest = unit.scale.nearest(unit.scale.stops(dial) + change);
     let turn = unit.scale.stops(nearest.dial) - unit.scale.stops(dial);
-    let after = level.flash.by(turn).and(levels.room_for(light)).level().unwrap_or(target);
+    let after = level.flash.by(turn).and(levels.room_at(light)).level().unwrap_or(target);
     Some(Job { setup, light, unit, dial, to: nearest.dial, change, turn, gap, target, after, reach: nearest.reach })
 }
 
@@ -429,19 +429,19 @@ fn reads(setup: &Setup, levels: &Levels, index: usize, target: Stops, e: Exposur
 }
 
 /// One light whose dial is known, on its way to a wish.
-pub(super) struct Job<'a> {
+pub(crate) struct Job<'a> {
     setup: &'a Setup,
-    pub(super) light: &'a Light,
-    pub(super) unit: &'a Unit,
+    pub(crate) light: &'a Light,
+    pub(crate) unit: &'a Unit,
     dial: Dial,
-    pub(super) to: Dial,
+    pub(crate) to: Dial,
     /// What the flash should change by, and what the dial gives of it.
-    pub(super) change: Stops,
-    pub(super) turn: Stops,
+    pub(crate) change: Stops,
+    pub(crate) turn: Stops,
     gap: Stops,
-    pub(super) target: Stops,
-    pub(super) after: Stops,
-    pub(super) reach: Reach,
+    pub(crate) target: Stops,
+    pub(crate) after: Stops,
+    pub(crate) reach: Reach,
 }
 
 impl Job<'_> {
@@ -487,20 +487,11 @@ impl Job<'_> {
         if moves {
             pick.pending = Some((self.light.id.clone(), setting.clone()));
             pick.with_action(self.setup, "Dialled", Entry::Dial(DialTurned { light: self.light.id.clone(), dial: setting }))
-        } else if let Some(distance) = self.distance_for(self.change) {
+        } else if let Some(distance) = self.light.distance_for(self.change) {
             let put = LightPut { distance: Some(distance), ..self.light.as_put() };
             pick.with_action(self.setup, "Moved", Entry::Light(Box::new(put)))
         } else {
             pick
-        }
-    }
-
-    /// The distance that changes the light by some stops: by its front where that is known, by the point law otherwise.
-    pub(super) fn distance_for(&self, change: Stops) -> Option<Meters> {
-        let from = self.light.distance?;
-        match self.light.rig.shape {
-            Some(shape) => shape.distance_for(from, change).ok(),
-            None => Meters::new(from.get() * (-change).distance_factor()).ok(),
         }
     }
 
@@ -512,7 +503,7 @@ impl Job<'_> {
             back,
             self.light
                 .distance
-                .zip(self.distance_for(change))
+                .zip(self.light.distance_for(change))
                 .map(|(from, to)| (from.told(unit).trim_end_matches([' ', 'm', 'f', 't']).to_owned(), to.told(unit))),
         )
     }

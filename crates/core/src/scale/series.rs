@@ -146,6 +146,11 @@ fn number(text: &str) -> Option<f64> {
     }
 }
 
+/// The number on a marking of these tables.
+pub(super) fn printed(marking: &str) -> f64 {
+    number(marking).unwrap_or(f64::NAN)
+}
+
 /// White space, a decimal comma and a trailing `.0` make no other marking.
 fn plain(text: &str) -> String {
     let text = text.trim().replace(',', ".").replace('−', "-");

@@ -34,6 +34,12 @@ macro_rules! setting {
                 crate::scale::series::$table.nearest(place, series).map_or(self, |(_, stops)| Self(stops))
             }
 
+            /// The number that is printed on the nearest third-stop marking; never to be computed with but to say what it gives.
+            #[must_use]
+            pub fn printed(self) -> f64 {
+                crate::scale::series::printed(&self.marking(crate::scale::Series::Third))
+            }
+
             /// Every third-stop marking, in rising order of stops.
             pub fn thirds() -> impl Iterator<Item = &'static str> {
                 crate::scale::series::$table.thirds().map(|(marking, _)| marking)

@@ -207,6 +207,17 @@ impl Light {
         self.rig.shape.map_or_else(|| from.falloff_to(to), |s| s.falloff(from, to))
     }
 
+    /// The distance that changes the light by some stops: by its front where that is known, by the point law otherwise. None where its own
+    /// distance is not known, and where no distance in a studio gives it.
+    #[must_use]
+    pub fn distance_for(&self, change: Stops) -> Option<Meters> {
+        let from = self.distance?;
+        match self.rig.shape {
+            Some(shape) => shape.distance_for(from, change).ok(),
+            None => Meters::new(from.get() * (-change).distance_factor()).ok(),
+        }
+    }
+
     /// What moving it round the sitter does to a reading at the face. Where nothing shows of it, that can't be told.
     pub(super) fn turned(&self, from: Degrees, to: Degrees, school: Receptor) -> Option<Stops> {
         if self.is_at_face() { Stops::from_factor(school.share(to) / school.share(from)) } else { Some(Stops::ZERO) }

@@ -2,7 +2,7 @@
 
 use super::{FindingKind, Found};
 use crate::{
-    color::{Chromaticity, Kelvin},
+    color::{Kelvin, mixed_with_flash},
     scale::{Reflectance, grey_code, level_of_code},
     setup::RoomPlace,
 };
@@ -22,7 +22,7 @@ impl Found<'_> {
                 RoomPlace::Ground => self.levels.ground_level.filter(|_| setup.room.ground.is_some()),
             };
             let Some((kelvin, level)) = setup.room.light_at(place).kelvin.zip(level) else { continue };
-            let mixed = Chromaticity::planck(Kelvin::FLASH).with(Chromaticity::planck(kelvin), level).correlated();
+            let mixed = mixed_with_flash(kelvin, level);
             let shift = mixed.mired - Kelvin::FLASH.mired();
             if shift.abs() < SEEN_MIRED {
                 continue;

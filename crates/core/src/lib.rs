@@ -15,6 +15,7 @@
 //! - [`ambient`]: what the room's light does at an exposure;
 //! - [`setup`]: everything as it now stands, and the entries that change it;
 //! - [`board`]: everything that follows from a setup, next move included;
+//! - [`study`]: what a setup means for shutter, movement, colour, and the frame without flash;
 //! - [`ways`]: every way to a wish for the room, with what each costs;
 //! - [`words`]: the pieces of a sentence that a screen can draw.
 //!
@@ -35,6 +36,7 @@ pub mod setup;
 pub mod shape;
 pub mod shutter;
 pub mod strobe;
+pub mod study;
 pub mod ways;
 pub mod words;
 

@@ -72,6 +72,20 @@ impl Curtains {
         Passed { worst_edge: share(open), other_edge: share(open + travel), mean: mean.clamp(0.0, 1.0) }
     }
 
+    /// What an exponential pulse loses over the frame, in even steps from the edge where the second curtain starts; what gets nothing is told as
+    /// ten stops.
+    #[must_use]
+    pub fn gradient(self, pulse: ExponentialPulse, shutter: Seconds, steps: u16) -> Vec<Stops> {
+        let open = shutter.get() - self.travel.get() - self.delay.get();
+        (0..steps)
+            .map(|n| {
+                let way = f64::from(n) / f64::from((steps - 1).max(1));
+                let share = -(-(open + way * self.travel.get()).max(0.0) / pulse.tau()).exp_m1();
+                Stops::of(share.max(1e-3).log2().max(-10.0))
+            })
+            .collect()
+    }
+
     /// What high-speed sync gives of a full pop, as a share: `efficiency · t/(Tc + t)`; an even emission over the whole travel.
     #[must_use]
     pub fn long_emission_share(self, shutter: Seconds, efficiency: f64) -> f64 {

@@ -1,0 +1,110 @@
+//! What the frame without flash should look like, as grey patches, and what a test frame really showed.
+
+use serde::Serialize;
+
+use crate::{
+    board::levels::Levels,
+    scale::{Reflectance, Series, Stops, grey_code, level_of_code},
+    setup::{RoomPlace, Setup},
+};
+
+/// The frame without flash.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct NoFlashStudy {
+    /// What it should look like, in a sentence.
+    pub title: String,
+    /// What must be known before there is an answer.
+    pub missing: Option<String>,
+    /// At the sitter and at the ground.
+    pub places: Vec<NoFlashPlace>,
+}
+
+/// One place of it.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct NoFlashPlace {
+    /// Which: `sitter` or `ground`.
+    pub place: RoomPlace,
+    /// `At the sitter, −2.0`.
+    pub name: String,
+    /// Where the room lies there.
+    pub level: Stops,
+    /// Surfaces as they come out.
+    pub patches: Vec<Patch>,
+    /// What a mid-grey really became in the test frame.
+    pub seen: Option<u8>,
+    /// What that says: `0.6 brighter than foretold`.
+    pub seen_words: Option<String>,
+}
+
+/// A surface as it comes out.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Patch {
+    /// `mid-grey`.
+    pub name: String,
+    /// 8-bit.
+    pub code: u8,
+}
+
+/// Surfaces that are usually in the frame, with their reflectance (common practice, no source).
+const SURFACES: [(&str, f64); 4] = [("black cloth", 0.04), ("mid-grey", 0.18), ("pale skin", 0.36), ("white paper", 0.9)];
+
+pub(super) fn of(setup: &Setup, levels: &Levels) -> NoFlashStudy {
+    let places: Vec<NoFlashPlace> = [(RoomPlace::Sitter, levels.room_level), (RoomPlace::Ground, levels.ground_level)]
+        .into_iter()
+        .filter_map(|(place, level)| Some(shown(setup, place, level?)))
+        .collect();
+    let missing = match (&setup.camera, places.is_empty()) {
+        (None, _) => Some("Set the camera, and read the room with the flash off."),
+        (_, true) => Some("Read the room with the flash off."),
+        _ => None,
+    };
+    let brightest = places.iter().map(|p| p.level.get()).fold(f64::NEG_INFINITY, f64::max);
+    let title = match &setup.camera {
+        Some(camera) if missing.is_none() => {
+            let e = camera.exposure;
+            let third = Series::Third;
+            let fate = match brightest {
+                b if b <= -5.0 => "is black",
+                b if b <= -3.0 => "is nearly black",
+                _ => "shows the room",
+            };
+            format!(
+                "A frame without flash at ƒ{}, {}, ISO {} {fate}",
+                e.aperture.marking(third),
+                e.shutter.marking(third),
+                e.iso.marking(third)
+            )
+        }
+        _ => "The frame without flash".to_owned(),
+    };
+    NoFlashStudy { title, missing: missing.map(str::to_owned), places }
+}
+
+fn shown(setup: &Setup, place: RoomPlace, level: Stops) -> NoFlashPlace {
+    let patches = SURFACES
+        .into_iter()
+        .map(|(name, reflectance)| Patch {
+            name: name.to_owned(),
+            code: Reflectance::new(reflectance).map_or(0, |surface| grey_code(surface, level)),
+        })
+        .collect();
+    let frame = setup.room.frame;
+    let seen = frame.and_then(|f| match place {
+        RoomPlace::Sitter => f.codes.sitter,
+        RoomPlace::Ground => f.codes.ground,
+    });
+    let seen_words = seen.zip(frame).zip(setup.room.at(place)).map(|((code, frame), reading)| {
+        let foretold = reading.ambient_level(frame.exposure);
+        let off = level_of_code(Reflectance::MID_GREY, code) - foretold;
+        let then = if Some(frame.exposure) == setup.camera.as_ref().map(|c| c.exposure) { "" } else { " at the camera's settings of then" };
+        match off.tenths() {
+            0 => format!("just as foretold{then}"),
+            t if t > 0 => format!("{} brighter than foretold{then}", off.size()),
+            _ => format!("{} darker than foretold{then}", off.size()),
+        }
+    });
+    NoFlashPlace { place, name: format!("At {}, {level}", place.words()), level, patches, seen, seen_words }
+}

@@ -334,6 +334,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/study": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a setup means for shutter, movement, colour, and the frame without flash. Nothing is kept. */
+        post: operations["study"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Every way to the wish for the room, with what each costs. Nothing is kept. */
+        post: operations["findWays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -403,10 +437,20 @@ export interface components {
             half_angle: components["schemas"]["HalfAngle"];
         };
         /**
+         * Format: double
+         * @description Where light comes from, seen from above the sitter: degrees from the camera, −180 to 180; negative is camera left, 180 is behind.
+         */
+        Bearing: number;
+        /**
          * @description Why a reading is no longer what the meter showed.
          * @enum {string}
          */
         Because: "dial" | "moved" | "modifier" | "grid" | "gel" | "unit" | "copied" | "lights";
+        /**
+         * Format: double
+         * @description A blur on the subject, 0.05 to 500 millimetres.
+         */
+        Blur: number;
         /** @description Everything that follows from a setup. */
         Board: {
             camera?: components["schemas"]["CameraShown"] | null;
@@ -430,6 +474,20 @@ export interface components {
             /** @description The ways of working, and what each does here. */
             schools: components["schemas"]["SchoolsShown"];
         };
+        /** @description A flash bulb: one burn, one power. Its light is taken as a bell curve (an assumption). */
+        Bulb: {
+            /** @description From ignition to the peak; about 0.02 s for a medium-peak bulb (from memory). */
+            peak?: components["schemas"]["Seconds"];
+            /** @description How it is fired. */
+            sync: components["schemas"]["BulbSync"];
+            /** @description Its width at half of the peak; about 0.014 s (from memory). */
+            width?: components["schemas"]["Seconds"];
+        };
+        /**
+         * @description When a camera fires a bulb.
+         * @enum {string}
+         */
+        BulbSync: "x" | "m";
         /** @description What readings said of a unit in a modifier, against the model. */
         Calibration: {
             /**
@@ -449,7 +507,11 @@ export interface components {
             exposure: components["schemas"]["Exposure"];
             /** @description Filters before the lens; the exposure counts what they take. */
             filters?: components["schemas"]["Filter"][];
+            focal?: components["schemas"]["Millimetres"] | null;
+            lens?: components["schemas"]["Lens"] | null;
+            sitter?: components["schemas"]["Meters"] | null;
             sync?: components["schemas"]["ShutterTime"] | null;
+            white?: components["schemas"]["Kelvin"] | null;
         };
         /** @description A camera. */
         CameraBody: {
@@ -479,11 +541,15 @@ export interface components {
             body?: components["schemas"]["CameraBody"] | null;
             /** @description Filters before the lens; those that are there stay where it is left out, an empty list takes them off. */
             filters?: components["schemas"]["Filter"][] | null;
+            focal?: components["schemas"]["Millimetres"] | null;
             /** @description ISO as marked: `100`. */
             iso: components["schemas"]["Iso"];
+            lens?: components["schemas"]["Lens"] | null;
             /** @description Shutter time as marked: `1/160`. */
             shutter: components["schemas"]["ShutterTime"];
+            sitter?: components["schemas"]["Meters"] | null;
             sync?: components["schemas"]["ShutterTime"] | null;
+            white?: components["schemas"]["Kelvin"] | null;
         };
         /** @description The camera's settings as written. */
         CameraShown: {
@@ -522,6 +588,53 @@ export interface components {
             /** @description Said in words. */
             words: string;
         };
+        /** @description A test frame that was clipped. */
+        Clipped: {
+            /**
+             * Format: double
+             * @description The share of the frame that came out black, 0 to 1.
+             */
+            share: number;
+            /** @description The time it was shot at. */
+            shutter: components["schemas"]["ShutterTime"];
+        };
+        /** @description Colour at a place. */
+        ColorPlace: {
+            /**
+             * Format: double
+             * @description Distance from the black-body locus, CIE 1960 u, v: + greenish, − pinkish.
+             */
+            duv: number;
+            /** @description What the flash gives there: `5500 K at 0.0`, or none. */
+            flash: string;
+            /**
+             * Format: double
+             * @description Correlated colour temperature of both, kelvin.
+             */
+            kelvin: number;
+            /** @description `At the sitter`. */
+            name: string;
+            /** @description A mid-grey there as it comes out with the camera's white balance, 8-bit. */
+            patch: number[];
+            /** @description What the room gives there: `3000 K at −2.0`. */
+            room: string;
+            /** @description The same in words: `4790 K, 27 mired warmer than the flash, a trace of pink`. */
+            words: string;
+        };
+        /** @description Colour at sitter and ground. */
+        ColorStudy: {
+            /** @description The flash: `5500 K`. */
+            flash: string;
+            gel?: components["schemas"]["GelAdvice"] | null;
+            /** @description What else is worth knowing: warm on purpose, high-speed sync. */
+            notes: string[];
+            /** @description At the sitter and at the ground, where the room's colour was said. */
+            places: components["schemas"]["ColorPlace"][];
+            /** @description What comes of it, in a sentence. */
+            title: string;
+            /** @description The camera's white balance: `5500 K`, or that it is matched to the flash. */
+            white: string;
+        };
         /**
          * @description What "3 : 1" means.
          * @enum {string}
@@ -532,6 +645,11 @@ export interface components {
          * @description An angle between two directions, 0 to 180 degrees.
          */
         Degrees: number;
+        /**
+         * Format: double
+         * @description Time from the moment the frame is open to the flash: the delay of triggers, 0 to 1 second.
+         */
+        Delay: number;
         /**
          * Format: int32
          * @description Steps below full on the unit's own scale
@@ -578,6 +696,18 @@ export interface components {
             entry: components["schemas"]["Entry"];
             /** @description How it stands. */
             setup: components["schemas"]["Setup"];
+            /** @description What would happen after it, in order: at most 20. */
+            then?: components["schemas"]["Entry"][];
+        };
+        /** @description t0.1 at a power. */
+        DurationPoint: {
+            /** @description Stops below full. */
+            power: components["schemas"]["Stops"];
+            /**
+             * Format: double
+             * @description Seconds.
+             */
+            t01: number;
         };
         /** @description A reading as it was understood. */
         Echo: {
@@ -649,6 +779,12 @@ export interface components {
         } | {
             /** @description The transmitter that fires the units. */
             transmitter: components["schemas"]["TransmitterChosen"];
+        } | {
+            /** @description How shutter and flash meet. */
+            firing: components["schemas"]["Firing"];
+        } | {
+            /** @description What must hold whatever the room asks for. */
+            holds: components["schemas"]["Holds"];
         } | {
             /** @description A frame by automatic flash, to begin from. */
             automatic: components["schemas"]["AutomaticFrame"];
@@ -749,7 +885,16 @@ export interface components {
          * @description What can be found.
          * @enum {string}
          */
-        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "diffraction" | "iso_past_cap" | "slow_shutter" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
+        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "no_flash_frame" | "room_places" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
+        /** @description How shutter and flash meet. */
+        Firing: {
+            /** @description From the frame being open to the flash. */
+            delay?: components["schemas"]["Delay"];
+            /** @description What a test frame by high-speed sync lost beyond the curtains' share, stops. */
+            extra?: components["schemas"]["Loss"];
+            /** @description Where high-speed sync is on. */
+            high_speed?: components["schemas"]["HighSpeed"];
+        };
         /** @description How long a flash burns at a power. */
         FlashDuration: {
             /** @description The power, stops below full: 0 or negative. */
@@ -789,10 +934,79 @@ export interface components {
             /** @description Group and channel: `A · ch 1`. */
             trigger?: string | null;
         };
+        /** @description What clipped test frames tell. */
+        Found: {
+            /** @description What writes it: the camera with its true sync time, and the trigger's delay. */
+            entries: components["schemas"]["Entry"][];
+            /** @description In words. */
+            words: string;
+        };
+        /** @description A test frame without flash, with how the camera stood then. */
+        FrameSeen: {
+            /** @description What it showed. */
+            codes: components["schemas"]["NoFlash"];
+            /** @description How it was exposed. */
+            exposure: components["schemas"]["Exposure"];
+        };
         /** @description A frame was shot. */
         FrameShot: {
+            no_flash?: components["schemas"]["NoFlash"] | null;
             /** @description What was seen in it: 1 to 60 characters. */
             note?: string | null;
+        };
+        /** @description A light and a movement. */
+        FreezeLight: {
+            /** @description What that costs: aperture, distance, units. */
+            costs: string;
+            /** @description The setting that does it with most light, and what writes it. */
+            dial?: string | null;
+            /** @description `1/16 and lower`; none where no power does it. */
+            does?: string | null;
+            entry?: components["schemas"]["Entry"] | null;
+            /** @description It freezes the movement as it is set. */
+            freezes: boolean;
+            /** @description Which. */
+            id: string;
+            /** @description How it makes less light: `cut short: faster at low power`. */
+            kind: string;
+            /** @description As it is said. */
+            name: string;
+            /** @description Where it is set. */
+            now: string;
+            /** @description Blur there on the sitter: `8 mm`. */
+            now_blur?: string | null;
+            /** @description t0.1 there: `1/300 s`. */
+            now_time?: string | null;
+            /** @description t0.1 over its powers, to be drawn. */
+            points: components["schemas"]["DurationPoint"][];
+            power?: components["schemas"]["Stops"] | null;
+            /** @description Its role. */
+            role: components["schemas"]["Role"];
+            /** @description Its unit. */
+            unit: string;
+        };
+        /** @description Movement, and what freezes it. */
+        FreezeStudy: {
+            /** @description What the room draws beside it at this shutter time. */
+            ghost?: string | null;
+            /** @description One for each light whose unit is known. */
+            lights: components["schemas"]["FreezeLight"][];
+            /**
+             * Format: double
+             * @description The longest t0.1 for the blur, seconds.
+             */
+            longest?: number | null;
+            /** @description The same in words: `1/250 s`. */
+            longest_words?: string | null;
+            movement?: components["schemas"]["Movement"] | null;
+            /** @description What may be chosen, with usual speeds. */
+            offers: components["schemas"]["MovementOffer"][];
+            /** @description The blur in pixels, where camera, lens and distance are known. */
+            pixels?: string | null;
+            /** @description How fast it is when the light comes on: `0.5 m/s`. */
+            speed?: string | null;
+            /** @description What comes of it, in a sentence. */
+            title: string;
         };
         /** @description Where unit and modifier stand in the kit. */
         FromKit: {
@@ -853,6 +1067,18 @@ export interface components {
             mired: components["schemas"]["Mired"];
             /** @description As it is called, 1 to 60 characters. */
             name: string;
+        };
+        /** @description A gel that matches flash and lamps. */
+        GelAdvice: {
+            /** @description Gels of the kit that come nearest, to be put on each light. */
+            gels: components["schemas"]["Gel"][];
+            /**
+             * Format: double
+             * @description The shift that is needed on the flash, mired: positive warms.
+             */
+            shift: number;
+            /** @description In words, with what it costs. */
+            words: string;
         };
         /** @description A honeycomb before a front. */
         Grid: {
@@ -938,6 +1164,55 @@ export interface components {
             /** @description How it stands. */
             standing: components["schemas"]["Standing"];
         };
+        /** @description Where high-speed sync is on: one place forgotten spoils the frame. */
+        HighSpeed: {
+            /** @description At the camera. */
+            camera?: boolean;
+            /** @description At the transmitter. */
+            transmitter?: boolean;
+            /** @description At the units of these lights. */
+            units?: components["schemas"]["LightId"][];
+        };
+        /** @description A place where high-speed sync must be on. */
+        HighSpeedPlace: {
+            /** @description `camera`, `transmitter`, or a light's id. */
+            id: string;
+            /** @description Why it can't be on; none where it can. */
+            not?: string | null;
+            /** @description It is on. */
+            on: boolean;
+            /** @description As it is said: `The key: Taper 400`. */
+            words: string;
+        };
+        /** @description What high-speed sync costs at a time. */
+        HighSpeedRow: {
+            /** @description What the flash loses against a full pop. */
+            flash: components["schemas"]["Stops"];
+            /** @description It is set. */
+            now: boolean;
+            /** @description What the room loses against sync. */
+            room: components["schemas"]["Stops"];
+            /** @description As marked. */
+            shutter: string;
+        };
+        /** @description What must hold. */
+        Holds: {
+            depth?: components["schemas"]["Span"] | null;
+            fastest?: components["schemas"]["ShutterTime"] | null;
+            /** @description Filters that are at hand. */
+            filters?: components["schemas"]["Filter"][];
+            /** @description Whether high-speed sync is allowed. */
+            high_speed?: boolean;
+            iso_cap?: components["schemas"]["Iso"] | null;
+            /** @description Whether lights may be moved. */
+            lights_move?: boolean;
+            movement?: components["schemas"]["Movement"] | null;
+            slowest?: components["schemas"]["ShutterTime"] | null;
+            smallest?: components["schemas"]["Aperture"] | null;
+            /** @description How still camera and sitter are. */
+            steadiness?: components["schemas"]["Steadiness"];
+            widest?: components["schemas"]["Aperture"] | null;
+        };
         /** @description How a reading was taken. What is left out is as usual: the light alone, where it works, held as the setup says. */
         How: {
             metered?: components["schemas"]["Metered"] | null;
@@ -962,6 +1237,11 @@ export interface components {
          * @example 100
          */
         Iso: string;
+        /**
+         * Format: double
+         * @description A colour temperature, 1000 to 40000 kelvin.
+         */
+        Kelvin: number;
         /** @description A whole kit, to be carried from one place to another. */
         KitDocument: {
             /** @description What this is. */
@@ -1024,6 +1304,21 @@ export interface components {
             /** @description Top of the drawn scale. */
             top: components["schemas"]["Stops"];
         };
+        /**
+         * @description What lights the room.
+         * @enum {string}
+         */
+        Lamps: "window" | "on" | "off";
+        /** @description Where the room lands. */
+        Landing: {
+            /**
+             * Format: int32
+             * @description What a mid-grey becomes, 8-bit.
+             */
+            code: number;
+            /** @description Level. */
+            stops: components["schemas"]["Stops"];
+        };
         /** @description A lane of the ladder: one step of the work. */
         Lane: {
             after?: components["schemas"]["Mark"] | null;
@@ -1048,6 +1343,7 @@ export interface components {
              * @description Its number on the rail, from 1.
              */
             number: number;
+            other?: components["schemas"]["OtherPlace"] | null;
             reading?: components["schemas"]["Mark"] | null;
             role?: components["schemas"]["Role"] | null;
             /** @description How it stands. */
@@ -1123,6 +1419,26 @@ export interface components {
             role: components["schemas"]["Role"];
             target?: components["schemas"]["Stops"] | null;
             unit?: components["schemas"]["Unit"] | null;
+        };
+        /** @description A light as the shutter lets it through. */
+        LightAtShutter: {
+            /** @description `t0.1 1/300 s`, or what is missing. */
+            duration: string;
+            /** @description What is lost from the edge where the second curtain starts to the other, eleven steps. Empty where it is even. */
+            gradient: components["schemas"]["Stops"][];
+            /** @description Which. */
+            id: string;
+            lost?: components["schemas"]["Stops"] | null;
+            /** @description As it is said. */
+            name: string;
+            /** @description Its light over time. */
+            pulse: components["schemas"]["PulsePoint"][];
+            /** @description Its role. */
+            role: components["schemas"]["Role"];
+            /** @description Unit and setting: `Tallow 500 at 4.0`. */
+            unit: string;
+            /** @description The same in words. */
+            words: string;
         };
         /**
          * @description What a light is called within its setup: 1 to 24 small letters, digits and hyphens.
@@ -1242,6 +1558,11 @@ export interface components {
         Meters: number;
         /**
          * Format: double
+         * @description A speed across the line of sight, 0.01 to 60 metres a second.
+         */
+        MetresPerSecond: number;
+        /**
+         * Format: double
          * @description Distance from pixel to pixel, 0.5 to 50 micrometres.
          */
         Micrometres: number;
@@ -1273,6 +1594,31 @@ export interface components {
          * @enum {string}
          */
         MoveKind: "meter_room" | "set_camera" | "move_room" | "move_camera" | "lock_in_manual" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "meter_whole" | "find_what_moved" | "shoot";
+        /** @description A movement that is to be frozen. */
+        Movement: {
+            /** @description How much blur is allowed on the subject. */
+            blur: components["schemas"]["Blur"];
+            fallen?: components["schemas"]["Span"] | null;
+            /** @description What moves. */
+            kind: components["schemas"]["MovementKind"];
+            late?: components["schemas"]["Delay"] | null;
+            speed?: components["schemas"]["MetresPerSecond"] | null;
+            width?: components["schemas"]["Millimetres"] | null;
+        };
+        /**
+         * @description What moves.
+         * @enum {string}
+         */
+        MovementKind: "walk" | "turn" | "jump_top" | "falling" | "hair" | "water";
+        /** @description A movement to choose. */
+        MovementOffer: {
+            /** @description Which. */
+            kind: components["schemas"]["MovementKind"];
+            /** @description As it is said. */
+            name: string;
+            /** @description Its usual speed: `1.4 m/s`; where it follows from the fall, how. */
+            speed: string;
+        };
         /** @description A new name. */
         NewName: {
             /** @description 1 to 60 characters. */
@@ -1291,6 +1637,46 @@ export interface components {
             tape?: components["schemas"]["TapeLine"] | null;
             /** @description Why, and the other way to do it: two lines at most. */
             why: components["schemas"]["Span"][][];
+        };
+        /** @description Codes of a mid-grey in a test frame without flash, 8-bit. */
+        NoFlash: {
+            /**
+             * Format: int32
+             * @description At the ground.
+             */
+            ground?: number | null;
+            /**
+             * Format: int32
+             * @description At the sitter.
+             */
+            sitter?: number | null;
+        };
+        /** @description One place of it. */
+        NoFlashPlace: {
+            /** @description Where the room lies there. */
+            level: components["schemas"]["Stops"];
+            /** @description `At the sitter, −2.0`. */
+            name: string;
+            /** @description Surfaces as they come out. */
+            patches: components["schemas"]["Patch"][];
+            /** @description Which: `sitter` or `ground`. */
+            place: components["schemas"]["RoomPlace"];
+            /**
+             * Format: int32
+             * @description What a mid-grey really became in the test frame.
+             */
+            seen?: number | null;
+            /** @description What that says: `0.6 brighter than foretold`. */
+            seen_words?: string | null;
+        };
+        /** @description The frame without flash. */
+        NoFlashStudy: {
+            /** @description What must be known before there is an answer. */
+            missing?: string | null;
+            /** @description At the sitter and at the ground. */
+            places: components["schemas"]["NoFlashPlace"][];
+            /** @description What it should look like, in a sentence. */
+            title: string;
         };
         /** @description Something worth knowing of a piece of the kit. */
         Note: {
@@ -1320,6 +1706,13 @@ export interface components {
             /** @description Which. */
             light: components["schemas"]["LightId"];
         };
+        /** @description The room at its other place. */
+        OtherPlace: {
+            /** @description Where it lies there. */
+            mark: components["schemas"]["Mark"];
+            /** @description Which: `sitter` or `ground`. */
+            place: string;
+        };
         /** @description A reflector or a flag. */
         Panel: {
             /** @description What it does. */
@@ -1334,6 +1727,16 @@ export interface components {
          * @enum {string}
          */
         PanelKind: "white" | "silver" | "dark" | "flag";
+        /** @description A surface as it comes out. */
+        Patch: {
+            /**
+             * Format: int32
+             * @description 8-bit.
+             */
+            code: number;
+            /** @description `mid-grey`. */
+            name: string;
+        };
         /** @description A piece as it is to be. */
         PieceToPut: {
             /** @description What it is. */
@@ -1451,6 +1854,26 @@ export interface components {
          * @enum {string}
          */
         Pulse: "cut_short" | "voltage";
+        /** @description A point of a pulse. */
+        PulsePoint: {
+            /**
+             * Format: double
+             * @description Brightness, 1 at the peak.
+             */
+            level: number;
+            /**
+             * Format: double
+             * @description Milliseconds from the first curtain's start.
+             */
+            ms: number;
+        };
+        /** @description What is asked beside the setup itself. */
+        Question: {
+            /** @description Clipped test frames, to find the true sync time: at most 20. */
+            frames?: components["schemas"]["Clipped"][];
+            /** @description Gels of the kit: at most 100. */
+            gels?: components["schemas"]["Gel"][];
+        };
         /**
          * Format: double
          * @description A ratio as one number to 1: above 0 and up to 1024.
@@ -1508,6 +1931,8 @@ export interface components {
             /** @description Which lights were on, where and how it was held. */
             how?: components["schemas"]["How"];
             iso?: components["schemas"]["Iso"] | null;
+            /** @description What else is known of the room's light; only with a reading of the room. */
+            light?: components["schemas"]["RoomLight"];
             /**
              * @description What was read.
              * @example fill
@@ -1548,13 +1973,38 @@ export interface components {
          * @enum {string}
          */
         Role: "key" | "fill" | "rim" | "hair" | "ground" | "room";
-        /** @description The room's light: the wish, and the last reading of it. */
+        /** @description The room's light: the wish, and the last readings of it. */
         Room: {
+            frame?: components["schemas"]["FrameSeen"] | null;
+            ground?: components["schemas"]["Reading"] | null;
             reading?: components["schemas"]["Reading"] | null;
             /** @description Whether the wish was said, or is only the default. */
             said?: boolean;
+            /** @description All that was read of it, newest last, one for each place and state of the lamps. */
+            seen?: components["schemas"]["RoomSeen"][];
             /** @description Removed or kept. */
             wish: components["schemas"]["RoomWish"];
+        };
+        /** @description What is known of the room's light beside its level. */
+        RoomLight: {
+            from?: components["schemas"]["Bearing"] | null;
+            kelvin?: components["schemas"]["Kelvin"] | null;
+            lamps?: components["schemas"]["Lamps"] | null;
+            time?: components["schemas"]["TimeOfDay"] | null;
+        };
+        /**
+         * @description Where the room was read.
+         * @enum {string}
+         */
+        RoomPlace: "sitter" | "ground";
+        /** @description One reading of the room. */
+        RoomSeen: {
+            /** @description What else is known of the light. */
+            light?: components["schemas"]["RoomLight"];
+            /** @description Where. */
+            place: components["schemas"]["RoomPlace"];
+            /** @description What the meter showed. */
+            reading: components["schemas"]["Reading"];
         };
         /** @description The room's fate. */
         RoomShown: {
@@ -1569,12 +2019,19 @@ export interface components {
             keep_words: string;
             /** @description Whether it is to be kept. */
             kept: boolean;
+            /** @description At sitter and ground: `sitter −2.0, ground −3.1 · window, 5200 K`. */
+            places?: string | null;
             /** @description The entry that decides to remove it. */
             remove: components["schemas"]["Entry"];
             /** @description `Remove`, and below what. */
             remove_words: string;
             /** @description `Room is removed`. */
             title: string;
+            /**
+             * Format: int32
+             * @description What it becomes where the room lies as wished.
+             */
+            wish_code: number;
             /** @description `It sits at −6.0, 1.0 stop below the limit.` */
             words: string;
         };
@@ -1586,13 +2043,15 @@ export interface components {
             /** @description The room shows at this level. */
             keep: components["schemas"]["Level"];
         };
-        /** @description A whole stop on the ladder. */
+        /** @description A whole stop of the scale. */
         Rung: {
-            aperture?: components["schemas"]["FNumber"] | null;
-            /** @description As written: `+2`, `0`, `−5`. */
-            shown: string;
-            /** @description Where it is. */
+            /** @description Where. */
             stops: components["schemas"]["Stops"];
+            /**
+             * Format: int32
+             * @description The tone there.
+             */
+            tone: number;
         };
         /** @description What one reading said of a unit in a modifier. */
         Sample: {
@@ -1658,11 +2117,15 @@ export interface components {
         /** @description Everything as it now stands. */
         Setup: {
             camera?: components["schemas"]["Camera"] | null;
+            /** @description How shutter and flash meet. */
+            firing?: components["schemas"]["Firing"];
             /**
              * Format: int32
              * @description Frames shot in this setup.
              */
             frames?: number;
+            /** @description What must hold whatever the room asks for. */
+            holds?: components["schemas"]["Holds"];
             /** @description Metres or feet. */
             length?: components["schemas"]["LengthUnit"];
             /** @description The lights in the order of their lanes, at most eight. */
@@ -1676,6 +2139,14 @@ export interface components {
             supplies?: components["schemas"]["Supplies"];
             transmitter?: components["schemas"]["Transmitter"] | null;
             whole?: components["schemas"]["Held"] | null;
+        };
+        /** @description A setup that is to be studied. */
+        SetupToStudy: {
+            entry?: components["schemas"]["Entry"] | null;
+            /** @description What is asked beside it. */
+            question?: components["schemas"]["Question"];
+            /** @description How it stands. */
+            setup: components["schemas"]["Setup"];
         };
         /** @description A setup as it stands: the state, everything that follows from it, and its tape. */
         SetupView: {
@@ -1729,6 +2200,62 @@ export interface components {
                 travel?: components["schemas"]["Seconds"] | null;
             };
         } | "leaf";
+        /** @description Curtains and pulses. */
+        ShutterStudy: {
+            /**
+             * Format: double
+             * @description Share of the frame that goes black, 0 to 1.
+             */
+            black: number;
+            /** @description The same in words. */
+            black_words: string;
+            /** @description The camera, its shutter and sync: `Loft 35, focal plane, sync 1/200`. */
+            camera: string;
+            /**
+             * Format: double
+             * @description End of the drawn time, milliseconds.
+             */
+            end_ms: number;
+            /**
+             * Format: double
+             * @description When the flash fires, milliseconds from the first curtain's start.
+             */
+            flash_ms: number;
+            found?: components["schemas"]["Found"] | null;
+            /** @description A leaf shutter opens the whole frame at once. */
+            leaf: boolean;
+            /** @description One for each light whose unit is known. */
+            lights: components["schemas"]["LightAtShutter"][];
+            /** @description What must be known before there is a drawing. */
+            missing?: string | null;
+            /**
+             * Format: double
+             * @description Exposure time in milliseconds.
+             */
+            open_ms: number;
+            /** @description Whether the shutter is past sync, so that it is needed. */
+            past_sync: boolean;
+            /** @description Where high-speed sync must be on. */
+            places: components["schemas"]["HighSpeedPlace"][];
+            /** @description The same as marked. */
+            shutter: string;
+            /** @description What it costs by shutter time. Empty where the camera has none. */
+            table: components["schemas"]["HighSpeedRow"][];
+            /** @description What comes of it, in a sentence. */
+            title: string;
+            /** @description What a change of the shutter asks of the flash under high-speed sync. */
+            together?: string | null;
+            /**
+             * Format: double
+             * @description Time that a curtain takes, milliseconds; 0 for a leaf.
+             */
+            travel_ms: number;
+            /**
+             * Format: double
+             * @description For how long the whole frame is open, milliseconds.
+             */
+            whole_ms: number;
+        };
         /**
          * @description A shutter time as marked, in third stops: `1/160`, `2`.
          * @example 1/160
@@ -1813,20 +2340,11 @@ export interface components {
              */
             pre_flashes: number;
         };
-        /** @description One piece of a line. */
-        Span: {
-            /** @description Plain words. */
-            text: string;
-        } | {
-            /** @description What must be seen first: a setting, a gap. */
-            strong: string;
-        } | {
-            /** @description An f-number. */
-            f: components["schemas"]["FNumber"];
-        } | {
-            /** @description The mark of a light's role. */
-            mark: components["schemas"]["Role"];
-        };
+        /**
+         * Format: double
+         * @description A length of a front or a panel, 0.02 to 6 metres.
+         */
+        Span: number;
         /** @description How a reading stands. */
         Standing: "measured" | {
             /** @description Carried along by a change that can be worked out: a prediction. */
@@ -1851,6 +2369,11 @@ export interface components {
             setup: components["schemas"]["Setup"];
         };
         /**
+         * @description How still camera and sitter are.
+         * @enum {string}
+         */
+        Steadiness: "hand" | "moving_sitter" | "tripod";
+        /**
          * @description In what steps differences are told, and a meter or a dial counts.
          * @enum {string}
          */
@@ -1860,6 +2383,17 @@ export interface components {
          * @description Stops: base-2 logarithm of a ratio of amounts of light
          */
         Stops: number;
+        /** @description What a setup means for shutter, movement, colour, and the frame without flash. */
+        Study: {
+            /** @description Colour. */
+            color: components["schemas"]["ColorStudy"];
+            /** @description Movement. */
+            freeze: components["schemas"]["FreezeStudy"];
+            /** @description The frame without flash. */
+            no_flash: components["schemas"]["NoFlashStudy"];
+            /** @description Curtains and pulses. */
+            shutter: components["schemas"]["ShutterStudy"];
+        };
         /** @description A setup at a glance. */
         Summary: {
             camera?: components["schemas"]["CameraShown"] | null;
@@ -1978,6 +2512,11 @@ export interface components {
             stops: components["schemas"]["Stops"];
         };
         /**
+         * @description A time of day, to the minute.
+         * @example 17:40
+         */
+        TimeOfDay: string;
+        /**
          * @description How light a scene is on the whole: automatic exposure is pulled down by a light one and pushed up by a dark one.
          * @enum {string}
          */
@@ -2021,6 +2560,7 @@ export interface components {
         };
         /** @description A flash unit as the photographer knows it: its name and how its power is set, and what else its sheet says. */
         Unit: {
+            bulb?: components["schemas"]["Bulb"] | null;
             /**
              * Format: int32
              * @description How many channels it knows.
@@ -2036,6 +2576,7 @@ export interface components {
             guide?: components["schemas"]["GuideNumber"] | null;
             /** @description Whether it can pulse through a travelling curtain. */
             high_speed?: boolean;
+            kelvin?: components["schemas"]["Kelvin"] | null;
             lamp?: components["schemas"]["Watts"] | null;
             /** @description What it is called on set, 1 to 60 characters. */
             name: string;
@@ -2069,11 +2610,113 @@ export interface components {
          * @description A lamp's power, 1 to 2000 watts.
          */
         Watts: number;
-        /**
-         * @description Which way to go.
-         * @enum {string}
-         */
-        Way: "up" | "down";
+        /** @description One way. */
+        Way: {
+            /** @description What it costs, in a phrase. */
+            catch: string;
+            /** @description It does the job. */
+            does: boolean;
+            /** @description What *Use* writes: the camera, then each dial. Empty where there is nothing to write. */
+            entries: components["schemas"]["Entry"][];
+            /** @description What is in focus at the sitter: `26 cm`. */
+            focus?: string | null;
+            /**
+             * Format: double
+             * @description What is given up, in stops or so: what the rows are ordered by.
+             */
+            given_up: number;
+            /** @description Names it within the list: `aperture`, `iso_filter`. */
+            id: string;
+            /** @description It is how the camera stands. */
+            in_use: boolean;
+            /** @description Every light's new setting, tightest first. */
+            lights: components["schemas"]["WayLight"][];
+            /** @description `Stop down`. */
+            name: string;
+            /** @description Diffraction, grain, motion, colour: what else is worth knowing. */
+            notes: string[];
+            /** @description The same at the sitter and at the ground, in words: `sitter −5.4, ground −6.1`. */
+            places: string;
+            /** @description This kit can do it. */
+            possible: boolean;
+            /** @description Lit : shadow once all is set, room included. */
+            ratio?: string | null;
+            /**
+             * Format: double
+             * @description Until the slowest unit is ready, seconds.
+             */
+            recycle?: number | null;
+            /** @description By how much the flash must rise, stops. */
+            rise: components["schemas"]["Stops"];
+            /** @description The same as written: `+3.0`. */
+            rise_shown: string;
+            room?: components["schemas"]["Landing"] | null;
+            /** @description What is set: `ƒ1.4 to ƒ4`. */
+            settings: string;
+            /** @description Slower than the pace that is wanted. */
+            slow: boolean;
+            /** @description What is short, or why it can't be done: first words of the catch. */
+            verdict?: string | null;
+        };
+        /** @description What a way asks of one light. */
+        WayLight: {
+            /** @description Its new setting as written on its own dial. */
+            dial: string;
+            /** @description Which. */
+            id: string;
+            /** @description `2.8 left`, or `0.6 over full`. */
+            left: string;
+            /** @description Lowest power of the unit. */
+            lowest: components["schemas"]["Stops"];
+            /** @description What else would do it: `1.50 to 1.20 m`. */
+            moved?: string | null;
+            /** @description As it is said. */
+            name: string;
+            /** @description Whether the unit can give it. */
+            possible: boolean;
+            /** @description Its power as stops below full, and its unit's lowest. */
+            power: components["schemas"]["Stops"];
+            /** @description Its role. */
+            role: components["schemas"]["Role"];
+            /** @description The unit. */
+            unit: string;
+        };
+        /** @description The ways to the wish for the room. */
+        Ways: {
+            /** @description How it stands: camera and reading. */
+            found: components["schemas"]["Span"][];
+            /** @description What helps every way. */
+            helps?: string | null;
+            /** @description The room is to be kept. */
+            kept: boolean;
+            /**
+             * Format: int32
+             * @description How many combinations were looked at.
+             */
+            looked_at: number;
+            /** @description What must be known before there is an answer. */
+            missing?: string | null;
+            /** @description The other decision. */
+            other: components["schemas"]["Other"];
+            /** @description Whole stops of that scale with the tone of a mid-grey there, 8-bit. */
+            rungs: components["schemas"]["Rung"][];
+            /** @description The scale that the rows are drawn on: brightest and darkest level. */
+            scale: components["schemas"]["Stops"][];
+            /** @description `Room from −2.7 to below −5: lose 2.3 stops`. */
+            title: components["schemas"]["Span"][];
+            /** @description The ways, least given up first; what falls short stands last. */
+            ways: components["schemas"]["Way"][];
+            /** @description The wished level. */
+            wish: components["schemas"]["Stops"];
+            /** @description The wish in words: `below −5`, with the code that a mid-grey becomes there. */
+            wish_words: string;
+        };
+        /** @description A setup whose ways are asked for. */
+        WaysToFind: {
+            entry?: components["schemas"]["Entry"] | null;
+            /** @description How it stands. */
+            setup: components["schemas"]["Setup"];
+        };
         /** @description The range of a head that zooms, millimetres of focal length that it covers. */
         Zoom: {
             /** @description Longest. */
@@ -2923,6 +3566,72 @@ export interface operations {
                 };
             };
             /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    study: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetupToStudy"];
+            };
+        };
+        responses: {
+            /** @description The study */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Study"];
+                };
+            };
+            /** @description It can't be true of this setup, or a field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    findWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WaysToFind"];
+            };
+        };
+        responses: {
+            /** @description The ways */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ways"];
+                };
+            };
+            /** @description It can't be true of this setup, or a field is wrong */
             422: {
                 headers: {
                     [name: string]: unknown;

@@ -47,6 +47,9 @@ impl Study {
     /// # Errors
     /// Refuses test frames that can't be, with the field.
     pub fn of(setup: &Setup, question: &Question) -> Result<Self, crate::Refusal> {
+        if question.gels.len() > 100 {
+            return Err(crate::Refusal::new("gels", "At most 100 gels are looked through."));
+        }
         let levels = Levels::of(setup);
         Ok(Self {
             shutter: shutter::of(setup, &question.frames)?,

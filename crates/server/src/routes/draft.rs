@@ -1,5 +1,6 @@
 use actix_web::{post, web};
 use ink_lamp_core::{
+    Refusal,
     board::{Board, Echo, echo},
     setup::{Entry, Setup},
 };
@@ -16,6 +17,9 @@ pub struct DraftToTry {
     setup: Box<Setup>,
     /// What would happen.
     entry: Entry,
+    /// What would happen after it, in order: at most 20.
+    #[serde(default)]
+    then: Vec<Entry>,
 }
 
 /// What would follow.
@@ -27,6 +31,22 @@ pub struct Draft {
     echo: Option<Echo>,
 }
 
+/// A setup after an entry; a refusal names the field within the request.
+pub(super) fn applied(setup: &Setup, entry: &Entry, at: &str) -> Result<Setup, Problem> {
+    setup.apply(entry).map_err(|r| {
+        let field = format!("{at}.{}", r.field);
+        Problem::from(r).at(field)
+    })
+}
+
+/// A setup, after what would happen first where that is said.
+pub(super) fn after(setup: Setup, entry: Option<&Entry>) -> Result<Setup, Problem> {
+    match entry {
+        Some(entry) => applied(&setup, entry, "entry"),
+        None => Ok(setup),
+    }
+}
+
 /// What an entry would do. Nothing is kept.
 #[utoipa::path(tag = "board", request_body = DraftToTry, responses(
     (status = 200, description = "What would follow", body = Draft),
@@ -34,11 +54,14 @@ pub struct Draft {
 ))]
 #[post("/draft")]
 pub async fn draft(body: Checked<DraftToTry>) -> Result<web::Json<Draft>, Problem> {
-    let DraftToTry { setup, entry } = body.0;
-    let after = setup.apply(&entry).map_err(|r| {
-        let field = format!("entry.{}", r.field);
-        Problem::from(r).at(field)
-    })?;
+    let DraftToTry { setup, entry, then } = body.0;
+    if then.len() > 20 {
+        return Err(Problem::from(Refusal::new("then", "At most 20 entries are tried at once.")));
+    }
+    let mut after = applied(&setup, &entry, "entry")?;
+    for (n, entry) in then.iter().enumerate() {
+        after = applied(&after, entry, &format!("then[{n}]"))?;
+    }
     let board = Board::of(&after);
     let echo = match &entry {
         Entry::Reading(taken) => echo(&after, &board, &taken.of),

@@ -9,7 +9,9 @@ pub mod kit;
 mod scales;
 mod setups;
 mod sittings;
+mod study;
 mod tape;
+mod ways;
 
 use utoipa_actix_web::{scope, service_config::ServiceConfig};
 
@@ -39,6 +41,8 @@ pub fn api(config: &mut ServiceConfig) {
             .service(tape::append)
             .service(tape::earlier)
             .service(tape::moment)
-            .service(draft::draft),
+            .service(draft::draft)
+            .service(ways::ways)
+            .service(study::study),
     );
 }

@@ -1,0 +1,39 @@
+use actix_web::{post, web};
+use ink_lamp_core::{
+    setup::{Entry, Setup},
+    study::{Question, Study},
+};
+use serde::Deserialize;
+use utoipa::ToSchema;
+
+use super::draft::after;
+use crate::{body::Checked, problem::Problem};
+
+/// A setup that is to be studied.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SetupToStudy {
+    /// How it stands.
+    setup: Box<Setup>,
+    /// What would happen first.
+    entry: Option<Entry>,
+    /// What is asked beside it.
+    #[serde(default)]
+    question: Question,
+}
+
+/// What a setup means for shutter, movement, colour, and the frame without flash. Nothing is kept.
+#[utoipa::path(operation_id = "study", tag = "room", request_body = SetupToStudy, responses(
+    (status = 200, description = "The study", body = Study),
+    (status = 422, description = "It can't be true of this setup, or a field is wrong", body = Problem),
+))]
+#[post("/study")]
+pub async fn study(body: Checked<SetupToStudy>) -> Result<web::Json<Study>, Problem> {
+    let SetupToStudy { setup, entry, question } = body.0;
+    let setup = after(*setup, entry.as_ref())?;
+    let study = Study::of(&setup, &question).map_err(|r| {
+        let field = format!("question.{}", r.field);
+        Problem::from(r).at(field)
+    })?;
+    Ok(web::Json(study))
+}

@@ -1,0 +1,32 @@
+use actix_web::{post, web};
+use ink_lamp_core::{
+    setup::{Entry, Setup},
+    ways::Ways,
+};
+use serde::Deserialize;
+use utoipa::ToSchema;
+
+use super::draft::after;
+use crate::{body::Checked, problem::Problem};
+
+/// A setup whose ways are asked for.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct WaysToFind {
+    /// How it stands.
+    setup: Box<Setup>,
+    /// What would happen first: another wish, or what must hold.
+    entry: Option<Entry>,
+}
+
+/// Every way to the wish for the room, with what each costs. Nothing is kept.
+#[utoipa::path(operation_id = "findWays", tag = "room", request_body = WaysToFind, responses(
+    (status = 200, description = "The ways", body = Ways),
+    (status = 422, description = "It can't be true of this setup, or a field is wrong", body = Problem),
+))]
+#[post("/ways")]
+pub async fn ways(body: Checked<WaysToFind>) -> Result<web::Json<Ways>, Problem> {
+    let WaysToFind { setup, entry } = body.0;
+    let setup = after(*setup, entry.as_ref())?;
+    Ok(web::Json(Ways::of(&setup)))
+}

@@ -16,7 +16,7 @@ quantity! {
 }
 quantity! {
     /// A length of a front or a panel, 0.02 to 6 metres.
-    Span, "size", 0.02 to 6.0, "m", "size of a modifier (a 90 cm box is 0.9 m wide)"
+    Extent, "size", 0.02 to 6.0, "m", "size of a modifier (a 90 cm box is 0.9 m wide)"
 }
 quantity! {
     /// Exponent of a `cosⁿ` beam, 0.5 to 200.
@@ -100,14 +100,14 @@ pub enum Size {
     /// Round.
     Round {
         /// Across, metres.
-        diameter: Span,
+        diameter: Extent,
     },
     /// Square-cornered.
     Rectangle {
         /// Metres.
-        width: Span,
+        width: Extent,
         /// Metres.
-        height: Span,
+        height: Extent,
     },
 }
 
@@ -155,7 +155,7 @@ pub struct Shape {
 
 impl Shape {
     /// A front this small beside the shortest distance is a point.
-    const POINT: Span = Span(0.02);
+    const POINT: Extent = Extent(0.02);
 
     fn exponent(&self) -> f64 {
         self.beam.map_or(1.0, Beam::exponent)
@@ -183,9 +183,9 @@ impl Shape {
     ///
     /// # Examples
     /// ```
-    /// use ink_lamp_core::{setup::Meters, shape::{Loss, ModifierKind, Shape, Size, Span}};
+    /// use ink_lamp_core::{setup::Meters, shape::{Loss, ModifierKind, Shape, Size, Extent}};
     ///
-    /// let octa = Shape { kind: ModifierKind::Octa, size: Some(Size::Round { diameter: Span::new(0.9)? }), loss: Loss::NONE, beam: None, double_diffusion: None };
+    /// let octa = Shape { kind: ModifierKind::Octa, size: Some(Size::Round { diameter: Extent::new(0.9)? }), loss: Loss::NONE, beam: None, double_diffusion: None };
     /// let nearer = octa.falloff(Meters::new(1.5)?, Meters::new(0.75)?);
     /// assert_eq!(nearer.shown(), "+1.7"); // log2((1.5² + 0.45²)/(0.75² + 0.45²)), not 2.0
     /// # Ok::<(), ink_lamp_core::Refusal>(())
@@ -272,8 +272,8 @@ mod tests {
         Meters::new(d).unwrap()
     }
 
-    fn span(s: f64) -> Span {
-        Span::new(s).unwrap()
+    fn span(s: f64) -> Extent {
+        Extent::new(s).unwrap()
     }
 
     /// Closed form and a physically based renderer, both in the project's reference notes: 0.9 x 1.2 m at 1000 cd/m² gives 789.9 lx at
@@ -294,7 +294,7 @@ mod tests {
             assert!((Beam::HalfAngle(HalfAngle::new(angle).unwrap()).exponent() - n).abs() < 0.01);
         }
         assert_eq!(
-            Span::new(90.0).unwrap_err().to_string(),
+            Extent::new(90.0).unwrap_err().to_string(),
             "90 m is no size of a modifier (a 90 cm box is 0.9 m wide). Give 0.02 to 6 m."
         );
     }

@@ -4,7 +4,7 @@
 use ink_lamp_core::{
     board::Board,
     setup::{Entry, Setup},
-    ways::{Way, Ways},
+    ways::{RoomWay, Ways},
     words::plain,
 };
 use serde_json::{Value, json};
@@ -46,18 +46,18 @@ fn bright_room() -> Vec<Value> {
     ]
 }
 
-fn way<'a>(ways: &'a Ways, id: &str) -> &'a Way {
+fn way<'a>(ways: &'a Ways, id: &str) -> &'a RoomWay {
     ways.ways
         .iter()
         .find(|w| w.id == id)
         .unwrap_or_else(|| panic!("no way {id} in {:?}", ways.ways.iter().map(|w| &w.id).collect::<Vec<_>>()))
 }
 
-fn room_at(way: &Way) -> f64 {
+fn room_at(way: &RoomWay) -> f64 {
     (way.room.unwrap().stops.get() * 100.0).round() / 100.0
 }
 
-fn dial<'a>(way: &'a Way, light: &str) -> &'a str {
+fn dial<'a>(way: &'a RoomWay, light: &str) -> &'a str {
     &way.lights.iter().find(|l| l.id == light).unwrap().dial
 }
 

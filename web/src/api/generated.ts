@@ -837,6 +837,11 @@ export interface components {
             /** @description Shutter time. */
             shutter: components["schemas"]["ShutterTime"];
         };
+        /**
+         * Format: double
+         * @description A length of a front or a panel, 0.02 to 6 metres.
+         */
+        Extent: number;
         /** @description An f-number in the pieces a screen sets: the number, the small tenths, and how it is said. */
         FNumber: {
             /** @description The number after the ƒ: `5.6`. */
@@ -933,13 +938,6 @@ export interface components {
             third: string;
             /** @description Group and channel: `A · ch 1`. */
             trigger?: string | null;
-        };
-        /** @description What clipped test frames tell. */
-        Found: {
-            /** @description What writes it: the camera with its true sync time, and the trigger's delay. */
-            entries: components["schemas"]["Entry"][];
-            /** @description In words. */
-            words: string;
         };
         /** @description A test frame without flash, with how the camera stood then. */
         FrameSeen: {
@@ -1197,7 +1195,7 @@ export interface components {
         };
         /** @description What must hold. */
         Holds: {
-            depth?: components["schemas"]["Span"] | null;
+            depth?: components["schemas"]["Extent"] | null;
             fastest?: components["schemas"]["ShutterTime"] | null;
             /** @description Filters that are at hand. */
             filters?: components["schemas"]["Filter"][];
@@ -1598,7 +1596,7 @@ export interface components {
         Movement: {
             /** @description How much blur is allowed on the subject. */
             blur: components["schemas"]["Blur"];
-            fallen?: components["schemas"]["Span"] | null;
+            fallen?: components["schemas"]["Extent"] | null;
             /** @description What moves. */
             kind: components["schemas"]["MovementKind"];
             late?: components["schemas"]["Delay"] | null;
@@ -1712,6 +1710,15 @@ export interface components {
             mark: components["schemas"]["Mark"];
             /** @description Which: `sitter` or `ground`. */
             place: string;
+        };
+        /** @description The other decision: to keep what is to be removed, or the other way round. */
+        OtherWish: {
+            /** @description The entry that decides so. */
+            entry: components["schemas"]["Entry"];
+            /** @description Its first ways. */
+            ways: components["schemas"]["RoomWay"][];
+            /** @description `Or keep it, at −1.5`. */
+            words: string;
         };
         /** @description A reflector or a flag. */
         Panel: {
@@ -2035,6 +2042,54 @@ export interface components {
             /** @description `It sits at −6.0, 1.0 stop below the limit.` */
             words: string;
         };
+        /** @description One way. */
+        RoomWay: {
+            /** @description What it costs, in a phrase. */
+            catch: string;
+            /** @description It does the job. */
+            does: boolean;
+            /** @description What *Use* writes: the camera, then each dial. Empty where there is nothing to write. */
+            entries: components["schemas"]["Entry"][];
+            /** @description What is in focus at the sitter: `26 cm`. */
+            focus?: string | null;
+            /**
+             * Format: double
+             * @description What is given up, in stops or so: what the rows are ordered by.
+             */
+            given_up: number;
+            /** @description Names it within the list: `aperture`, `iso_filter`. */
+            id: string;
+            /** @description It is how the camera stands. */
+            in_use: boolean;
+            /** @description Every light's new setting, tightest first. */
+            lights: components["schemas"]["WayLight"][];
+            /** @description `Stop down`. */
+            name: string;
+            /** @description Diffraction, grain, motion, colour: what else is worth knowing. */
+            notes: string[];
+            /** @description The same at the sitter and at the ground, in words: `sitter −5.4, ground −6.1`. */
+            places: string;
+            /** @description This kit can do it. */
+            possible: boolean;
+            /** @description Lit : shadow once all is set, room included. */
+            ratio?: string | null;
+            /**
+             * Format: double
+             * @description Until the slowest unit is ready, seconds.
+             */
+            recycle?: number | null;
+            /** @description By how much the flash must rise, stops. */
+            rise: components["schemas"]["Stops"];
+            /** @description The same as written: `+3.0`. */
+            rise_shown: string;
+            room?: components["schemas"]["Landing"] | null;
+            /** @description What is set: `ƒ1.4 to ƒ4`. */
+            settings: string;
+            /** @description Slower than the pace that is wanted. */
+            slow: boolean;
+            /** @description What is short, or why it can't be done: first words of the catch. */
+            verdict?: string | null;
+        };
         /** @description What the photographer wants of the room's light. */
         RoomWish: {
             /** @description A frame without flash is black: the room lies at this level or below it. */
@@ -2043,15 +2098,13 @@ export interface components {
             /** @description The room shows at this level. */
             keep: components["schemas"]["Level"];
         };
-        /** @description A whole stop of the scale. */
+        /** @description A whole stop on the ladder. */
         Rung: {
-            /** @description Where. */
+            aperture?: components["schemas"]["FNumber"] | null;
+            /** @description As written: `+2`, `0`, `−5`. */
+            shown: string;
+            /** @description Where it is. */
             stops: components["schemas"]["Stops"];
-            /**
-             * Format: int32
-             * @description The tone there.
-             */
-            tone: number;
         };
         /** @description What one reading said of a unit in a modifier. */
         Sample: {
@@ -2072,6 +2125,16 @@ export interface components {
              * @description The unit, as it stands in the kit.
              */
             unit: string;
+        };
+        /** @description A whole stop of the scale. */
+        ScaleStop: {
+            /** @description Where. */
+            stops: components["schemas"]["Stops"];
+            /**
+             * Format: int32
+             * @description The tone there.
+             */
+            tone: number;
         };
         /** @description The markings of a camera's dials in third stops, each in the order in which the picture gets darker. */
         Scales: {
@@ -2221,7 +2284,7 @@ export interface components {
              * @description When the flash fires, milliseconds from the first curtain's start.
              */
             flash_ms: number;
-            found?: components["schemas"]["Found"] | null;
+            found?: components["schemas"]["SyncFound"] | null;
             /** @description A leaf shutter opens the whole frame at once. */
             leaf: boolean;
             /** @description One for each light whose unit is known. */
@@ -2321,15 +2384,15 @@ export interface components {
             /** @description Round. */
             round: {
                 /** @description Across, metres. */
-                diameter: components["schemas"]["Span"];
+                diameter: components["schemas"]["Extent"];
             };
         } | {
             /** @description Square-cornered. */
             rectangle: {
                 /** @description Metres. */
-                height: components["schemas"]["Span"];
+                height: components["schemas"]["Extent"];
                 /** @description Metres. */
-                width: components["schemas"]["Span"];
+                width: components["schemas"]["Extent"];
             };
         };
         /** @description A cell that fires the unit by another unit's light. */
@@ -2340,11 +2403,20 @@ export interface components {
              */
             pre_flashes: number;
         };
-        /**
-         * Format: double
-         * @description A length of a front or a panel, 0.02 to 6 metres.
-         */
-        Span: number;
+        /** @description One piece of a line. */
+        Span: {
+            /** @description Plain words. */
+            text: string;
+        } | {
+            /** @description What must be seen first: a setting, a gap. */
+            strong: string;
+        } | {
+            /** @description An f-number. */
+            f: components["schemas"]["FNumber"];
+        } | {
+            /** @description The mark of a light's role. */
+            mark: components["schemas"]["Role"];
+        };
         /** @description How a reading stands. */
         Standing: "measured" | {
             /** @description Carried along by a change that can be worked out: a prediction. */
@@ -2453,6 +2525,13 @@ export interface components {
                 /** @description Its energy. */
                 watt_hours: components["schemas"]["WattHours"];
             };
+        };
+        /** @description What clipped test frames tell. */
+        SyncFound: {
+            /** @description What writes it: the camera with its true sync time, and the trigger's delay. */
+            entries: components["schemas"]["Entry"][];
+            /** @description In words. */
+            words: string;
         };
         /** @description One item of a tape. */
         TapeItemView: {
@@ -2610,54 +2689,11 @@ export interface components {
          * @description A lamp's power, 1 to 2000 watts.
          */
         Watts: number;
-        /** @description One way. */
-        Way: {
-            /** @description What it costs, in a phrase. */
-            catch: string;
-            /** @description It does the job. */
-            does: boolean;
-            /** @description What *Use* writes: the camera, then each dial. Empty where there is nothing to write. */
-            entries: components["schemas"]["Entry"][];
-            /** @description What is in focus at the sitter: `26 cm`. */
-            focus?: string | null;
-            /**
-             * Format: double
-             * @description What is given up, in stops or so: what the rows are ordered by.
-             */
-            given_up: number;
-            /** @description Names it within the list: `aperture`, `iso_filter`. */
-            id: string;
-            /** @description It is how the camera stands. */
-            in_use: boolean;
-            /** @description Every light's new setting, tightest first. */
-            lights: components["schemas"]["WayLight"][];
-            /** @description `Stop down`. */
-            name: string;
-            /** @description Diffraction, grain, motion, colour: what else is worth knowing. */
-            notes: string[];
-            /** @description The same at the sitter and at the ground, in words: `sitter −5.4, ground −6.1`. */
-            places: string;
-            /** @description This kit can do it. */
-            possible: boolean;
-            /** @description Lit : shadow once all is set, room included. */
-            ratio?: string | null;
-            /**
-             * Format: double
-             * @description Until the slowest unit is ready, seconds.
-             */
-            recycle?: number | null;
-            /** @description By how much the flash must rise, stops. */
-            rise: components["schemas"]["Stops"];
-            /** @description The same as written: `+3.0`. */
-            rise_shown: string;
-            room?: components["schemas"]["Landing"] | null;
-            /** @description What is set: `ƒ1.4 to ƒ4`. */
-            settings: string;
-            /** @description Slower than the pace that is wanted. */
-            slow: boolean;
-            /** @description What is short, or why it can't be done: first words of the catch. */
-            verdict?: string | null;
-        };
+        /**
+         * @description Which way to go.
+         * @enum {string}
+         */
+        Way: "up" | "down";
         /** @description What a way asks of one light. */
         WayLight: {
             /** @description Its new setting as written on its own dial. */
@@ -2697,15 +2733,15 @@ export interface components {
             /** @description What must be known before there is an answer. */
             missing?: string | null;
             /** @description The other decision. */
-            other: components["schemas"]["Other"];
+            other: components["schemas"]["OtherWish"];
             /** @description Whole stops of that scale with the tone of a mid-grey there, 8-bit. */
-            rungs: components["schemas"]["Rung"][];
+            rungs: components["schemas"]["ScaleStop"][];
             /** @description The scale that the rows are drawn on: brightest and darkest level. */
             scale: components["schemas"]["Stops"][];
             /** @description `Room from −2.7 to below −5: lose 2.3 stops`. */
             title: components["schemas"]["Span"][];
             /** @description The ways, least given up first; what falls short stands last. */
-            ways: components["schemas"]["Way"][];
+            ways: components["schemas"]["RoomWay"][];
             /** @description The wished level. */
             wish: components["schemas"]["Stops"];
             /** @description The wish in words: `below −5`, with the code that a mid-grey becomes there. */

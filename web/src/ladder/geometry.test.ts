@@ -108,6 +108,7 @@ const board: fc.Arbitrary<Board> = fc
       remove: { frame: {} },
       keep_words: '',
       remove_words: '',
+      wish_code: 17,
     },
     next: { kind: 'shoot', lane: 'frame', say: [], why: [] },
     findings: [],

@@ -6,7 +6,7 @@ use crate::{
     kit::Millimetres,
     quantity::quantity,
     scale::{Aperture, Iso, ShutterTime},
-    shape::{Filter, Span},
+    shape::{Extent, Filter},
     shutter::{Delay, GRAVITY, MetresPerSecond, fall_speed},
 };
 
@@ -64,7 +64,7 @@ pub struct Holds {
     pub smallest: Option<Aperture>,
     /// What must be sharp, nose to ear: metres of depth at the sitter.
     #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub depth: Option<Span>,
+    pub depth: Option<Extent>,
     /// How still camera and sitter are.
     #[serde(default)]
     pub steadiness: Steadiness,
@@ -192,7 +192,7 @@ pub struct Movement {
     pub late: Option<Delay>,
     /// How far it has fallen; 0.3 m where it is left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub fallen: Option<Span>,
+    pub fallen: Option<Extent>,
     /// How much blur is allowed on the subject.
     pub blur: Blur,
     /// How wide the moving thing is along its way; 10 mm where it is left out.
@@ -211,7 +211,7 @@ impl Movement {
         let speed = match (self.speed, self.kind) {
             (Some(speed), _) => speed.get(),
             (None, MovementKind::JumpTop) => GRAVITY * self.late.map_or(USUALLY_LATE, Delay::get),
-            (None, kind) => kind.usual_speed().unwrap_or_else(|| fall_speed(self.fallen.map_or(USUAL_FALL, Span::get))),
+            (None, kind) => kind.usual_speed().unwrap_or_else(|| fall_speed(self.fallen.map_or(USUAL_FALL, Extent::get))),
         };
         (speed, gain)
     }

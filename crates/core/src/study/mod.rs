@@ -10,7 +10,7 @@ use serde::{Deserialize, Serialize};
 pub use color::{ColorPlace, ColorStudy, GelAdvice};
 pub use freeze::{DurationPoint, FreezeLight, FreezeStudy, MovementOffer};
 pub use no_flash::{NoFlashPlace, NoFlashStudy, Patch};
-pub use shutter::{Found, HighSpeedPlace, HighSpeedRow, LightAtShutter, PulsePoint, ShutterStudy};
+pub use shutter::{HighSpeedPlace, HighSpeedRow, LightAtShutter, PulsePoint, ShutterStudy, SyncFound};
 
 use crate::{board::levels::Levels, setup::Setup, shape::Gel, shutter::Clipped};
 

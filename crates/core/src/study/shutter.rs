@@ -51,7 +51,7 @@ pub struct ShutterStudy {
     /// What a change of the shutter asks of the flash under high-speed sync.
     pub together: Option<String>,
     /// What clipped test frames tell, where some were given.
-    pub found: Option<Found>,
+    pub found: Option<SyncFound>,
 }
 
 /// A light as the shutter lets it through.
@@ -119,7 +119,7 @@ pub struct HighSpeedRow {
 /// What clipped test frames tell.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Found {
+pub struct SyncFound {
     /// In words.
     pub words: String,
     /// What writes it: the camera with its true sync time, and the trigger's delay.
@@ -383,7 +383,7 @@ fn together(setup: &Setup, camera: &Camera, travel: Seconds) -> Option<String> {
     ))
 }
 
-fn found(setup: &Setup, camera: &Camera, frames: &[Clipped]) -> Result<Option<Found>, Refusal> {
+fn found(setup: &Setup, camera: &Camera, frames: &[Clipped]) -> Result<Option<SyncFound>, Refusal> {
     if frames.is_empty() {
         return Ok(None);
     }
@@ -406,5 +406,5 @@ fn found(setup: &Setup, camera: &Camera, frames: &[Clipped]) -> Result<Option<Fo
         set.body = Some(body);
     }
     let entries = vec![Entry::Camera(set), Entry::Firing(Firing { delay: found.delay, ..setup.firing.clone() })];
-    Ok(Some(Found { words, entries }))
+    Ok(Some(SyncFound { words, entries }))
 }

@@ -37,11 +37,11 @@ pub struct Ways {
     /// The scale that the rows are drawn on: brightest and darkest level.
     pub scale: [Stops; 2],
     /// Whole stops of that scale with the tone of a mid-grey there, 8-bit.
-    pub rungs: Vec<Rung>,
+    pub rungs: Vec<ScaleStop>,
     /// The ways, least given up first; what falls short stands last.
-    pub ways: Vec<Way>,
+    pub ways: Vec<RoomWay>,
     /// The other decision.
-    pub other: Other,
+    pub other: OtherWish,
     /// What helps every way.
     pub helps: Option<String>,
     /// How many combinations were looked at.
@@ -51,7 +51,7 @@ pub struct Ways {
 /// A whole stop of the scale.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Rung {
+pub struct ScaleStop {
     /// Where.
     pub stops: Stops,
     /// The tone there.
@@ -61,19 +61,19 @@ pub struct Rung {
 /// The other decision: to keep what is to be removed, or the other way round.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Other {
+pub struct OtherWish {
     /// `Or keep it, at −1.5`.
     pub words: String,
     /// The entry that decides so.
     pub entry: Entry,
     /// Its first ways.
-    pub ways: Vec<Way>,
+    pub ways: Vec<RoomWay>,
 }
 
 /// One way.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Way {
+pub struct RoomWay {
     /// Names it within the list: `aperture`, `iso_filter`.
     pub id: String,
     /// `Stop down`.
@@ -183,7 +183,7 @@ impl Ways {
             rungs: rungs(top, bottom),
             helps: show::helps(setup, &levels).filter(|_| !kept),
             ways,
-            other: Other {
+            other: OtherWish {
                 words: match other {
                     RoomWish::Keep(l) => format!("Or keep it, at {}", l.level),
                     RoomWish::Remove(l) => format!("Or remove it, below {}", whole(l.level)),
@@ -268,21 +268,21 @@ fn found(setup: &Setup) -> Line {
 }
 
 /// The drawn scale: all that lands, the wish, and half a stop around it, on whole stops.
-fn ends<'a>(levels: &Levels, wish: RoomWish, ways: impl Iterator<Item = &'a Way>) -> (Stops, Stops) {
+fn ends<'a>(levels: &Levels, wish: RoomWish, ways: impl Iterator<Item = &'a RoomWay>) -> (Stops, Stops) {
     let landings = ways.filter_map(|w| w.room).map(|l| l.stops.get());
     let all: Vec<f64> = landings.chain(levels.wished_room.map(Stops::get)).chain([wish.level().get()]).collect();
     let (top, bottom) = (all.iter().copied().fold(-1.0, f64::max), all.iter().copied().fold(-6.0, f64::min));
     (Stops::of((top + 0.5).ceil().min(6.0)), Stops::of((bottom - 0.5).floor().max(-12.0)))
 }
 
-fn rungs(top: Stops, bottom: Stops) -> Vec<Rung> {
+fn rungs(top: Stops, bottom: Stops) -> Vec<ScaleStop> {
     #[allow(clippy::cast_possible_truncation, reason = "whole numbers from −12 to 6")]
     let (top, bottom) = (top.get() as i32, bottom.get() as i32);
     (bottom..=top)
         .rev()
         .map(|stop| {
             let stops = Stops::of(f64::from(stop));
-            Rung { stops, tone: grey_code(Reflectance::MID_GREY, stops) }
+            ScaleStop { stops, tone: grey_code(Reflectance::MID_GREY, stops) }
         })
         .collect()
 }

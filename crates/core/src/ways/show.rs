@@ -1,7 +1,7 @@
 //! The few ways that stay, each worked out on the board and put into words.
 
 use super::{
-    Landing, Way, WayLight,
+    Landing, RoomWay, WayLight,
     search::{Candidate, Class, Family, search, without_dominated},
     space::{Space, optics},
 };
@@ -24,7 +24,7 @@ const MIXTURES: usize = 3;
 const NEAREST: f64 = 0.5;
 
 /// The ways to a wish in order, and how many combinations were looked at.
-pub(super) fn ways(setup: &Setup, levels: &Levels, wish: RoomWish) -> (Vec<Way>, u32) {
+pub(super) fn ways(setup: &Setup, levels: &Levels, wish: RoomWish) -> (Vec<RoomWay>, u32) {
     let (Some(space), Some(camera)) = (Space::of(setup, levels, wish), &setup.camera) else { return (Vec::new(), 0) };
     let (all, looked_at) = search(&space);
     let here = Here { setup, levels, camera, wish, space: &space };
@@ -37,7 +37,7 @@ pub(super) fn ways(setup: &Setup, levels: &Levels, wish: RoomWish) -> (Vec<Way>,
         c.family.count() <= 1 || mixtures <= MIXTURES
     });
     let quiet = all.iter().filter(|c| c.class != Class::Does && c.family.count() == 1);
-    let mut ways: Vec<Way> = does.iter().chain(quiet).filter_map(|c| here.way(c)).collect();
+    let mut ways: Vec<RoomWay> = does.iter().chain(quiet).filter_map(|c| here.way(c)).collect();
     if ways.iter().all(|w| !w.does || !w.possible) {
         // Nothing works as it stands: the mixture that comes nearest says what is missing.
         ways.extend(all.iter().filter(|c| c.family.count() > 1).min_by(|a, b| rank(a).total_cmp(&rank(b))).and_then(|c| here.way(c)));
@@ -60,7 +60,7 @@ fn rank(c: &Candidate) -> f64 {
 }
 
 /// What is in use, then what does the job by what is given up, then what this kit can't, then what falls short by how much.
-fn order(way: &Way) -> f64 {
+fn order(way: &RoomWay) -> f64 {
     match (way.in_use, way.does, way.possible) {
         (true, true, _) => -1.0,
         (_, true, true) => way.given_up,
@@ -97,7 +97,7 @@ struct After {
 }
 
 impl Here<'_> {
-    fn way(&self, c: &Candidate) -> Option<Way> {
+    fn way(&self, c: &Candidate) -> Option<RoomWay> {
         let [a, t, i, f] = c.at;
         let shot = self.space.shots.get(t)?;
         let mut set = self.camera.as_set();
@@ -201,7 +201,7 @@ impl Here<'_> {
         lights
     }
 
-    fn finish(&self, name: &str, id: &str, after: &After, lights: Vec<WayLight>, rise: Stops) -> Way {
+    fn finish(&self, name: &str, id: &str, after: &After, lights: Vec<WayLight>, rise: Stops) -> RoomWay {
         let levels = &after.levels;
         let room = levels.room_for(self.wish);
         let recycle = after
@@ -212,7 +212,7 @@ impl Here<'_> {
             .fold(None, |slowest: Option<f64>, s| Some(slowest.map_or(s, |was| was.max(s))));
         let possible = lights.iter().all(|l| l.possible);
         let shown = |stops: Stops| if stops.tenths() == 0 { "0".to_owned() } else { stops.shown() };
-        Way {
+        RoomWay {
             id: id.to_owned(),
             name: name.to_owned(),
             settings: String::new(),
@@ -238,7 +238,7 @@ impl Here<'_> {
     }
 
     /// The catch: what is short, what the kit can't, or else what is given up most.
-    fn judge(&self, way: &mut Way, family: Family, set: &CameraSet, after: &After) {
+    fn judge(&self, way: &mut RoomWay, family: Family, set: &CameraSet, after: &After) {
         let lights = way.lights.iter().filter(|l| l.moved.is_some());
         let moved: Vec<String> = lights.map(|l| format!("{} {}", l.name, l.moved.clone().unwrap_or_default())).collect();
         if let Some(room) = way.room.filter(|_| !way.does) {
@@ -366,7 +366,7 @@ impl Here<'_> {
     }
 
     /// Blinds down, lamps off: free, and to be read again unless it was read so before.
-    fn lamps_off(&self) -> Option<Way> {
+    fn lamps_off(&self) -> Option<RoomWay> {
         let room = &self.setup.room;
         let now = room.light_at(RoomPlace::Sitter).lamps;
         if now == Some(Lamps::Off) {
@@ -400,7 +400,7 @@ impl Here<'_> {
     }
 
     /// All lights brought nearer and the aperture closed by as much: the powers stay.
-    fn nearer(&self) -> Option<Way> {
+    fn nearer(&self) -> Option<RoomWay> {
         let holds = &self.setup.holds;
         let read = |l: &&Light| l.unit.is_some() && l.dial.is_some();
         let lights: Vec<&Light> = self.setup.lights.iter().filter(read).collect();

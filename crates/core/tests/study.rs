@@ -177,7 +177,7 @@ fn a_jump_at_its_top_with_two_millimetres_is_frozen_by_either_kind_of_unit() {
     assert!((freeze.longest.unwrap() - 0.003_926).abs() < 2e-5, "{:?}", freeze.longest);
     assert_eq!(freeze.longest_words.as_deref(), Some("1/250 s"));
     // Both are shorter than that as they stand.
-    assert!(freeze.lights.iter().all(|l| l.freezes) && freeze.title.ends_with("and every light is that short"));
+    assert!(freeze.lights.iter().all(|l| l.freezes) && freeze.fate.starts_with("Every light is that short"));
     // 2 mm at 3 m with 85 mm (m = 0.0292): 58 µm, 12 pixels of 4.88 µm.
     assert_eq!(freeze.pixels.as_deref(), Some("12 pixels"));
     assert!(freeze.ghost.unwrap().starts_with("At 1/125 with the room at −3.0 the movement goes on for 4 mm"));

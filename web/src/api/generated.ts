@@ -985,6 +985,8 @@ export interface components {
         };
         /** @description Movement, and what freezes it. */
         FreezeStudy: {
+            /** @description Whether the lights are that short. */
+            fate: string;
             /** @description What the room draws beside it at this shutter time. */
             ghost?: string | null;
             /** @description One for each light whose unit is known. */
@@ -1003,7 +1005,7 @@ export interface components {
             pixels?: string | null;
             /** @description How fast it is when the light comes on: `0.5 m/s`. */
             speed?: string | null;
-            /** @description What comes of it, in a sentence. */
+            /** @description What is wanted, in a sentence. */
             title: string;
         };
         /** @description Where unit and modifier stand in the kit. */
@@ -2723,6 +2725,8 @@ export interface components {
             found: components["schemas"]["Span"][];
             /** @description What helps every way. */
             helps?: string | null;
+            /** @description What must hold, in words. */
+            holds: string;
             /** @description The room is to be kept. */
             kept: boolean;
             /**

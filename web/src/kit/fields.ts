@@ -205,6 +205,32 @@ const STROBE: Field[] = [
     optional: true,
     hint: 'That it lets pass',
   },
+  { path: 'kelvin', label: 'Colour of its light', as: 'number', suffix: 'K', optional: true, hint: '5500 if left out' },
+  {
+    path: 'bulb.sync',
+    label: 'Flash bulb',
+    as: 'choice',
+    optional: true,
+    options: choices(['', 'no, a strobe'], ['x', 'yes, X sync'], ['m', 'yes, M sync']),
+  },
+  {
+    path: 'bulb.peak',
+    label: 'Bulb: to its peak',
+    as: 'seconds',
+    suffix: 's',
+    optional: true,
+    when: (v) => Boolean(v['bulb.sync']),
+    hint: '0.02 if left out',
+  },
+  {
+    path: 'bulb.width',
+    label: 'Bulb: width',
+    as: 'seconds',
+    suffix: 's',
+    optional: true,
+    when: (v) => Boolean(v['bulb.sync']),
+    hint: '0.014 if left out',
+  },
   { path: 'durations', label: 'Flash durations by power', as: 'durations', wide: 6 },
 ]
 

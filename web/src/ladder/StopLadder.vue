@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useDebounceFn, useElementSize, useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
-import type { Board, Entry, Lane, Mark } from '@/api/client'
+import type { Board, Entry, Lane } from '@/api/client'
 import { wishAt } from '@/stores/wishes'
 import StateSign from '@/ui/StateSign.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import { MARKS, ROLE_COLOURS } from '@/ui/marks'
-import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf, TRIGGER } from './geometry'
+import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf, TRIGGER, type Ghost } from './geometry'
 import { FTspans } from './FTspans'
 import LadderTable from './LadderTable.vue'
 import ZonePatterns from './ZonePatterns.vue'
@@ -15,9 +15,9 @@ import ZonePatterns from './ZonePatterns.vue'
 const {
   board,
   chosen,
-  ghost,
+  ghosts = [],
   still = false,
-} = defineProps<{ board: Board; chosen: string; ghost?: { lane: string; mark: Mark }; still?: boolean }>()
+} = defineProps<{ board: Board; chosen: string; ghosts?: Ghost[]; still?: boolean }>()
 const emit = defineEmits<{ choose: [lane: string]; draft: [entry: Entry]; write: [entry: Entry]; drop: [] }>()
 
 const frame = useTemplateRef('frame')
@@ -41,7 +41,7 @@ const body = computed(() => Math.max(240, height.value - HEAD - foot.value))
 const close = computed(() => board.lanes.length > 9)
 const scale = computed(() => scaleOf(board, body.value))
 const boxes = computed(() => laneBoxes(board, width.value))
-const drawing = computed(() => draw(board, boxes.value, scale.value, ghost))
+const drawing = computed(() => draw(board, boxes.value, scale.value, ghosts))
 const camera = computed(() => boxes.value.find((b) => b.lane.kind === 'camera'))
 /** All lanes together: wider than the card where there are many. */
 const inner = computed(() => boxes.value.reduce((sum, box) => sum + box.w, 0))

@@ -160,13 +160,15 @@ function widthOf(spec: TextSpec): number {
 const BRACKET = { w: 142, h: 76 }
 const LEGEND = { w: 120, h: 58 }
 
+/** A level that is only tried: a reading that is being typed, or a way that was put on the board. */
+export interface Ghost {
+  lane: string
+  mark: Mark
+}
+
 /** Everything on the ladder that depends on the board, placed. */
-export function draw(
-  board: Board,
-  boxes: readonly LaneBox[],
-  scale: Scale,
-  ghost?: { lane: string; mark: Mark },
-): Drawing {
+export function draw(board: Board, boxes: readonly LaneBox[], scale: Scale, ghosts: readonly Ghost[] = []): Drawing {
+  const ghostOf = (lane: string) => ghosts.find((g) => g.lane === lane)?.mark
   const out: Drawing = { handles: [], shapes: [], rules: [], rulers: [], whiskers: [], texts: [], arrows: [] }
   const labels: Label<TextSpec>[] = []
   const obstacles: Box[] = []
@@ -295,6 +297,25 @@ export function draw(
         [NUMBER_X - 14],
       )
     }
+    // The room at its other place: a smaller mark with its name.
+    if (lane.other) {
+      const at = y(lane.other.mark.stops)
+      out.shapes.push({
+        role,
+        form: 'filled',
+        x: box.x + box.w - 14,
+        y: at,
+        beyond: beyond(lane.other.mark.stops),
+        lane: id,
+      })
+      text(
+        box,
+        { id: `${id}.other`, kind: 'quiet', text: `${lane.other.place} ${lane.other.mark.shown}` },
+        5,
+        [at + 15, at - 15, at + 28, at - 28],
+        [box.w - 70, 20, 8],
+      )
+    }
     const from = gap && reading ? reading.stops : undefined
     const to = target?.stops ?? lane.floor?.stops
     if (gap && from !== undefined && to !== undefined) {
@@ -311,8 +332,8 @@ export function draw(
         text(box, { id: `${id}.gap`, kind: 'gap', role, text: `${gap.shown}${arrow}` }, 3, [(y1 + y2) / 2], [NUMBER_X])
       }
     }
-    if (ghost?.lane === id) {
-      const { mark } = ghost
+    const mark = ghostOf(id)
+    if (mark) {
       rule(box, role, mark.stops, 'likely')
       out.shapes.push({
         role,
@@ -379,10 +400,11 @@ export function draw(
         )
       }
     })
-    const mark = ghost?.lane === lane.id ? ghost.mark : reading
+    const ghost = ghostOf(lane.id)
+    const mark = ghost ?? reading
     if (mark) {
       const at = y(mark.stops)
-      out.rules.push({ form: ghost?.lane === lane.id ? 'after' : 'level', x1: box.x + 5, x2: box.x + box.w - 5, y: at })
+      out.rules.push({ form: ghost ? 'after' : 'level', x1: box.x + 5, x2: box.x + box.w - 5, y: at })
       text(box, { id: 'whole.reading', kind: 'value', text: mark.shown }, 2, [at - 10, at + 10], [box.w - 40])
       text(box, { id: 'whole.reads', kind: 'quiet', f: mark.aperture }, 6, [at + 10, at - 24, at + 24], [box.w - 40])
     }

@@ -1,29 +1,46 @@
 <script setup lang="ts">
 import CheckList from '@/ui/CheckList.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import { METERED, PLACES, RECEPTORS, type useHow } from './how'
+import LabelledField from '@/ui/LabelledField.vue'
+import TextField from '@/ui/TextField.vue'
+import { BEARINGS, LAMPS, METERED, PLACES, RECEPTORS, ROOM_PLACES, type useHow } from './how'
 
-/** How the reading is taken. */
-const { how, single } = defineProps<{ how: ReturnType<typeof useHow>; single: boolean }>()
-const { on, place, receptor, metered, others } = how
+/** How the reading is taken; of the room, where, under which lamps, and from where they light. */
+const { how, kind } = defineProps<{ how: ReturnType<typeof useHow>; kind?: 'room' | 'light' | 'whole' | string }>()
+const { on, place, receptor, metered, lamps, kelvin, time, from, others } = how
 </script>
 
 <template>
-  <div class="grid gap-3">
-    <CheckList v-if="single && others.length > 0" v-model="on" label="Other lights that are on" :options="others" />
-    <div class="grid grid-cols-[1fr_1fr] gap-2">
-      <div>
-        <span class="label text-text-2">Where</span>
-        <ChoiceList v-model="place" label="Where it is read" :options="PLACES" class="mt-1" />
-      </div>
-      <div>
-        <span class="label text-text-2">Held</span>
-        <ChoiceList v-model="receptor" label="How the meter is held" :options="RECEPTORS" class="mt-1" />
-      </div>
-      <div>
-        <span class="label text-text-2">Fired</span>
-        <ChoiceList v-model="metered" label="How the flash is fired" :options="METERED" class="mt-1" />
-      </div>
+  <div v-if="kind === 'room'" class="grid grid-cols-2 gap-2">
+    <LabelledField label="Where"
+      ><ChoiceList v-model="place" label="Where it is read" :options="ROOM_PLACES"
+    /></LabelledField>
+    <LabelledField label="Lit by"
+      ><ChoiceList v-model="lamps" label="What lights the room" :options="LAMPS"
+    /></LabelledField>
+    <TextField v-model="kelvin" label="Colour temperature" suffix="K" />
+    <TextField v-model="time" label="Time of day" hint="17:40" />
+    <LabelledField label="Comes from"
+      ><ChoiceList v-model="from" label="Where the light comes from" :options="BEARINGS"
+    /></LabelledField>
+  </div>
+  <div v-else class="grid gap-3">
+    <CheckList
+      v-if="kind === 'light' && others.length > 0"
+      v-model="on"
+      label="Other lights that are on"
+      :options="others"
+    />
+    <div class="grid grid-cols-2 gap-2">
+      <LabelledField label="Where"
+        ><ChoiceList v-model="place" label="Where it is read" :options="PLACES"
+      /></LabelledField>
+      <LabelledField label="Held"
+        ><ChoiceList v-model="receptor" label="How the meter is held" :options="RECEPTORS"
+      /></LabelledField>
+      <LabelledField label="Fired"
+        ><ChoiceList v-model="metered" label="How the flash is fired" :options="METERED"
+      /></LabelledField>
     </div>
   </div>
 </template>

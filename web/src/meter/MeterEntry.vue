@@ -144,7 +144,7 @@ defineExpose({ focus })
           class="absolute right-0 z-30 mt-1 w-[380px] rounded-card border border-edge bg-card p-4"
           aria-label="How it is read"
         >
-          <HowFields :how="how" :single="subject?.kind === 'light'" />
+          <HowFields :how="how" :kind="subject?.kind" />
         </PopoverPanel>
       </Popover>
     </div>

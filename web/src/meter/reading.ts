@@ -14,7 +14,9 @@ export function useReading(shows: () => string, meter: () => { iso?: string; shu
   const how = useHow(() => subject.value)
   const entry = computed<Entry | undefined>(() => {
     const [typed, of] = [shows().trim(), subject.value?.id]
-    return typed && of ? { reading: { of, shows: typed, ...meter(), how: how.how.value } } : undefined
+    return typed && of
+      ? { reading: { of, shows: typed, ...meter(), how: how.how.value, light: how.light.value } }
+      : undefined
   })
   watch(entry, (now) => {
     if (now) void board.tryOut(now, false)

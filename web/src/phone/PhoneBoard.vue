@@ -208,7 +208,7 @@ const kept = computed(() => board.waiting)
     </section>
 
     <ModalDialog v-if="howOpen" open title="How it is read" @close="howOpen = false">
-      <HowFields :how="how" :single="subject?.kind === 'light'" class="mt-4" />
+      <HowFields :how="how" :kind="subject?.kind" class="mt-4" />
       <button
         type="button"
         class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t"

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useBoard } from '@/stores/board'
 import { raised } from '@/stores/wishes'
+import KeyCap from '@/ui/KeyCap.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 
@@ -19,6 +20,13 @@ const options = computed(() => [
   { value: 'keep' as const, words: room.value?.keep_words ?? 'Keep' },
 ])
 
+/** What a mid-grey becomes, now and as wished. */
+const codes = computed(() => {
+  const now = room.value?.code
+  const wish = `as wished ${room.value?.wish_code ?? 0}${room.value?.kept ? '' : ' or less'} of 255`
+  return now == null ? `A mid-grey: ${wish}` : `A mid-grey becomes ${now}, ${wish}`
+})
+
 function move(by: number): void {
   const lane = board.view?.board.lanes.find((l) => l.id === 'room')
   if (lane) board.write(raised(lane, by))
@@ -31,6 +39,15 @@ function move(by: number): void {
       <h2 class="text-head font-[650] whitespace-nowrap"><RoleMark role="room" class="mr-1" /> {{ room.title }}</h2>
       <p class="label min-w-0 truncate text-text-2" :title="room.words">{{ room.words }}</p>
     </div>
+    <p class="label mb-2 flex gap-3 text-text-2">
+      <span class="min-w-0 flex-1 truncate" :title="codes">{{ room.places ?? codes }}</span>
+      <RouterLink
+        v-if="board.view"
+        :to="{ name: 'ways', params: { id: board.view.id } }"
+        class="font-[650] text-text underline"
+        >Ways <KeyCap>Y</KeyCap></RouterLink
+      >
+    </p>
     <div class="flex gap-2">
       <SegmentedChoice v-model="fate" label="The room is to be" :options="options" class="flex-1" />
       <button

@@ -58,6 +58,7 @@ export const useKit = defineStore('kit', () => {
     gels: computed(() => offered('gel')),
     filters: computed(() => offered('filter')),
     cameras: computed(() => offered('camera')),
+    lenses: computed(() => offered('lens')),
     transmitters: computed(() => offered('transmitter')),
   }
 })

@@ -1,11 +1,24 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
 import { usePreferences } from '@/stores/preferences'
 import KeyCap from './KeyCap.vue'
 
 /** The bar at the head of every view: where one is, and how it is lit. */
-defineProps<{ board?: string; phone?: boolean }>()
+const { board } = defineProps<{ board?: string; phone?: boolean }>()
 const emit = defineEmits<{ keys: []; phone: [] }>()
 const preferences = usePreferences()
+const route = useRoute()
+const views = computed(() => [
+  ...(board
+    ? [
+        { name: 'Board', to: { name: 'board', params: { id: board } }, here: route.name === 'board' },
+        { name: 'Ways', to: { name: 'ways', params: { id: board } }, here: route.name === 'ways' },
+      ]
+    : []),
+  { name: 'Sittings', to: { name: 'sittings' }, here: route.name === 'sittings' },
+  { name: 'Kit', to: { name: 'kit' }, here: route.name === 'kit' },
+])
 </script>
 
 <template>
@@ -22,23 +35,13 @@ const preferences = usePreferences()
     </RouterLink>
     <nav class="flex gap-1" aria-label="Views">
       <RouterLink
-        v-if="board"
-        :to="{ name: 'board', params: { id: board } }"
+        v-for="view in views"
+        :key="view.name"
+        :to="view.to"
         class="flex h-[30px] items-center rounded-key px-[10px] text-text-2"
-        exact-active-class="bg-raise font-[650] !text-text"
-        >Board</RouterLink
-      >
-      <RouterLink
-        to="/"
-        class="flex h-[30px] items-center rounded-key px-[10px] text-text-2"
-        exact-active-class="bg-raise font-[650] !text-text"
-        >Sittings</RouterLink
-      >
-      <RouterLink
-        to="/kit"
-        class="flex h-[30px] items-center rounded-key px-[10px] text-text-2"
-        exact-active-class="bg-raise font-[650] !text-text"
-        >Kit</RouterLink
+        :class="view.here ? 'bg-raise font-[650] !text-text' : ''"
+        :aria-current="view.here ? 'page' : undefined"
+        >{{ view.name }}</RouterLink
       >
       <button
         v-if="phone"

@@ -7,7 +7,7 @@ import PushButton from './PushButton.vue'
 import SegmentedChoice from './SegmentedChoice.vue'
 
 /** All keys, and the few things that can be set. */
-const { at } = defineProps<{ at: 'board' | 'sittings' | 'kit' }>()
+const { at } = defineProps<{ at: 'board' | 'ways' | 'sittings' | 'kit' }>()
 const emit = defineEmits<{ close: [] }>()
 const preferences = usePreferences()
 
@@ -22,6 +22,13 @@ const BOARD: [string[], string][] = [
   [['[', ']'], 'target down or up 0.1; with Shift: 1 stop'],
   [['−', '='], 'power of the chosen light, one step'],
   [['O'], 'keep or remove the room'],
+  [['Y'], 'ways to the wish for the room'],
+]
+const WAYS: [string[], string][] = [
+  [['1', '…', '5'], 'ways, shutter, freeze, colour, no flash'],
+  [['O'], 'keep or remove the room'],
+  [['Z'], 'undo; with Shift: redo'],
+  [['Y', 'Esc'], 'back to the board'],
 ]
 const EVERYWHERE: [string[], string][] = [
   [['T'], 'ink or paper'],
@@ -35,7 +42,7 @@ const KIT: [string[], string][] = [
   [['/'], 'find in the kit'],
   [['N'], 'add a piece of this kind'],
 ]
-const here = computed(() => ({ board: BOARD, sittings: SITTINGS, kit: KIT })[at])
+const here = computed(() => ({ board: BOARD, ways: WAYS, sittings: SITTINGS, kit: KIT })[at])
 const letters = computed({
   get: () => (preferences.singleKeys ? 'on' : 'off'),
   set: (now) => {

@@ -21,7 +21,7 @@ const id = useId()
         autocomplete="off"
         spellcheck="false"
       />
-      <span v-if="suffix" class="label text-text-2">{{ suffix }}</span>
+      <span v-if="suffix" class="label whitespace-nowrap text-text-2">{{ suffix }}</span>
     </div>
     <p v-if="wrong || hint" :id="`${id}-note`" class="label mt-1" :class="wrong ? 'text-warn' : 'text-text-3'">
       {{ wrong ?? hint }}

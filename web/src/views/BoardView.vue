@@ -6,6 +6,8 @@ import { computed, nextTick, onUnmounted, ref, useTemplateRef, watch } from 'vue
 import { useRouter } from 'vue-router'
 import { answered, api } from '@/api/client'
 import CameraCard from '@/camera/CameraCard.vue'
+import CameraNow from '@/camera/CameraNow.vue'
+import type { Ghost } from '@/ladder/geometry'
 import StopLadder from '@/ladder/StopLadder.vue'
 import LaneCard from '@/light/LaneCard.vue'
 import MeterEntry from '@/meter/MeterEntry.vue'
@@ -15,12 +17,13 @@ import PhoneBoard from '@/phone/PhoneBoard.vue'
 import RatioCard from '@/ratio/RatioCard.vue'
 import RoomCard from '@/room/RoomCard.vue'
 import { useBoard } from '@/stores/board'
+import { useRoom } from '@/stores/room'
 import { raised } from '@/stores/wishes'
 import TapeStrip from '@/tape/TapeStrip.vue'
 import AppBar from '@/ui/AppBar.vue'
-import FNumber from '@/ui/FNumber.vue'
 import KeysDialog from '@/ui/KeysDialog.vue'
 import NameDialog from '@/ui/NameDialog.vue'
+import PushButton from '@/ui/PushButton.vue'
 import { useKeys, type Stroke } from '@/ui/keys'
 import WorkDialog from '@/work/WorkDialog.vue'
 
@@ -28,6 +31,7 @@ import WorkDialog from '@/work/WorkDialog.vue'
 const { id } = defineProps<{ id: string }>()
 const router = useRouter()
 const board = useBoard()
+const room = useRoom()
 const entry = useTemplateRef('entry')
 const typed = ref('')
 const keysOpen = ref(false)
@@ -48,10 +52,22 @@ watch(
   { immediate: true },
 )
 
-const ghost = computed(() => {
-  if (!board.draft || board.draftInFull || !typed.value) return undefined
-  const mark = board.draft.board.lanes.find((l) => l.id === board.chosen)?.reading
-  return mark ? { lane: board.chosen, mark } : undefined
+const ghosts = computed<Ghost[]>(() => {
+  // A way that is tried moves the room and every light; a reading that is typed only its own lane.
+  const [lanes, typing] = room.tried
+    ? [room.tried.board.lanes, false]
+    : [
+        board.draftInFull || !typed.value ? [] : (board.draft?.board.lanes ?? []).filter((l) => l.id === board.chosen),
+        true,
+      ]
+  return lanes.flatMap((l) => {
+    const now = board.view?.board.lanes.find((lane) => lane.id === l.id)?.reading
+    return l.reading && (typing || l.reading.stops !== now?.stops) ? [{ lane: l.id, mark: l.reading }] : []
+  })
+})
+// Whatever is written or typed puts a way that was only tried away.
+watch([() => board.view?.version, typed], ([version], [before]) => {
+  if (before !== undefined && (version !== before || typed.value)) room.putAway()
 })
 const still = computed(() => Boolean(board.moment))
 const sitting = computed(() => board.view?.sitting)
@@ -61,6 +77,10 @@ watch(
   (title) => (document.title = title),
   { immediate: true },
 )
+
+function useTried(): void {
+  if (room.tried) room.use(room.tried.way)
+}
 
 function done(): void {
   const kind = board.doNext()
@@ -100,8 +120,12 @@ function command({ key, alt, shift, entry: text }: Stroke): boolean {
     case 'o':
       board.write(now.board.room.kept ? now.board.room.remove : now.board.room.keep)
       return true
+    case 'y':
+      void router.push({ name: 'ways', params: { id } })
+      return true
     case 'escape':
       void board.lookAt(undefined)
+      room.putAway()
       board.dropDraft()
       return true
     case '[':
@@ -223,19 +247,7 @@ const MENU = [
             </MenuItem>
           </MenuItems>
         </Menu>
-        <div
-          v-if="board.board?.camera"
-          role="group"
-          aria-label="Camera now"
-          class="flex items-baseline gap-3 text-cam font-[650] whitespace-nowrap"
-        >
-          <FNumber :f="board.board.camera.aperture" />
-          <span
-            >{{ board.board.camera.shutter }}<small class="ml-[2px] text-label font-normal text-text-2">s</small></span
-          >
-          <span><small class="mr-1 text-label font-normal text-text-2">ISO</small>{{ board.board.camera.iso }}</span>
-        </div>
-        <p v-else class="text-text-3">camera not set</p>
+        <CameraNow :camera="board.board?.camera" />
       </template>
     </AppBar>
 
@@ -248,6 +260,20 @@ const MENU = [
       <button type="button" class="h-8 rounded-key border border-edge px-3 font-[650]" @click="board.lookAt(undefined)">
         Back to now
       </button>
+    </p>
+
+    <p
+      v-if="room.tried"
+      class="mx-2 mb-2 flex flex-wrap items-center gap-3 rounded-card bg-card px-4 py-1"
+      role="status"
+      aria-label="A way on trial"
+    >
+      <span
+        ><b class="font-[650]">{{ room.tried.way.name }}</b> on trial: {{ room.tried.way.settings }}. The ghosts show
+        where room and lights would lie.</span
+      >
+      <PushButton class="ml-auto" @click="useTried">Use: write camera and dials</PushButton>
+      <PushButton @click="room.putAway">Put away</PushButton>
     </p>
 
     <main v-if="board.failed" class="card mx-2 p-6">
@@ -274,7 +300,7 @@ const MENU = [
         class="max-[1179px]:h-[560px]"
         :board="board.board"
         :chosen="board.chosen"
-        :ghost="ghost"
+        :ghosts="ghosts"
         :still="still"
         @choose="board.choose"
         @draft="(e) => board.tryOut(e, true)"

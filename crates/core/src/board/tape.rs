@@ -6,8 +6,8 @@ use super::{Board, LaneState};
 use crate::{
     ambient::RoomWish,
     ratio::{Anchor, Convention},
-    scale::{Aperture, FNumber, Series, Stops},
-    setup::{CameraSet, Entry, Follow, Holds, LightId, Place, ReadingTaken, Role, Setup, Subject},
+    scale::{FNumber, Series, Stops},
+    setup::{CameraSet, Entry, Follow, LightId, Place, ReadingTaken, Role, Setup, Subject},
     words::{Line, Span, strong, text},
 };
 
@@ -158,7 +158,7 @@ impl TapeLine {
                 let delay = if delay > 0.0 { format!(", {delay:.1} ms delay") } else { String::new() };
                 line(TapeKind::Choice, None, vec![text("Shutter and flash")], format!("{high_speed}{delay}"))
             }
-            Entry::Holds(holds) => line(TapeKind::Choice, None, vec![text("What must hold")], held(holds)),
+            Entry::Holds(holds) => line(TapeKind::Choice, None, vec![text("What must hold")], holds.words()),
             Entry::Automatic(frame) => {
                 let (name, role, _) = named(after, &frame.light);
                 line(TapeKind::Frame, role, vec![text(format!("{name} automatic ")), strong(frame.gave.clone())], frame.tone.words())
@@ -178,18 +178,6 @@ impl TapeLine {
             Entry::Note(note) => line(TapeKind::Note, None, vec![text("Note")], note.text.clone()),
         }
     }
-}
-
-/// `on a tripod, ƒ5.6 to ƒ11, a movement to freeze`.
-fn held(holds: &Holds) -> String {
-    let mark = |a: Aperture| format!("ƒ{}", a.marking(Series::Third));
-    let mut words = vec![holds.steadiness.words().to_owned()];
-    match (holds.widest, holds.smallest) {
-        (None, None) => {}
-        (widest, smallest) => words.push([widest.map(mark), smallest.map(mark)].into_iter().flatten().collect::<Vec<_>>().join(" to ")),
-    }
-    words.extend(holds.movement.map(|m| format!("freeze: {}", m.kind.name().to_lowercase())));
-    words.join(", ")
 }
 
 /// `ISO 100, filter −3.0`.

@@ -166,12 +166,6 @@ impl Correlated {
     }
 }
 
-/// What the room's lamps and the flash make together where the room lies `room` stops from the flash's exposure.
-#[must_use]
-pub fn mixed_with_flash(lamps: Kelvin, room: Stops) -> Correlated {
-    Chromaticity::planck(Kelvin::FLASH).with(Chromaticity::planck(lamps), room).correlated()
-}
-
 /// Daylight white that sRGB is made for.
 const D65: Chromaticity = Chromaticity { x: 0.312_7, y: 0.329 };
 

@@ -99,49 +99,77 @@ fn flash_kelvin(setup: &Setup) -> Kelvin {
     setup.first(Role::Key).map_or(Kelvin::FLASH, kelvin_of)
 }
 
-fn place(setup: &Setup, levels: &Levels, place: RoomPlace, white: Kelvin) -> Option<ColorPlace> {
+/// The room and the flash together at a place.
+pub(crate) struct Mixture {
+    /// The room's own colour, and where it lies.
+    pub(crate) room: (Kelvin, Stops),
+    /// Both together.
+    light: Chromaticity,
+    amount: Amount,
+    /// The flash's level and colour, where any reaches it.
+    flash: Option<(Stops, Kelvin)>,
+}
+
+impl Mixture {
+    /// Correlated colour of both.
+    pub(crate) fn correlated(&self) -> crate::color::Correlated {
+        self.light.correlated()
+    }
+
+    /// By how many mired it differs from the flash: positive is warmer. None where no flash reaches the place.
+    pub(crate) fn off_flash(&self) -> Option<f64> {
+        self.flash.map(|(_, own)| self.correlated().mired - own.mired())
+    }
+}
+
+/// What mixes at a place, once the room's colour there is known. Before a light was read, the flash is taken to lie on the exposure at the
+/// sitter; at the ground without a light of its own there is none.
+pub(crate) fn mixture(setup: &Setup, levels: &Levels, place: RoomPlace) -> Option<Mixture> {
     let kelvin = setup.room.light_at(place).kelvin?;
     let level = match place {
         RoomPlace::Sitter => levels.room_level,
         RoomPlace::Ground => levels.ground_level,
     }?;
-    let mut amount = Amount::at(level);
-    let mut light = Chromaticity::planck(kelvin);
+    let reaches = |l: &crate::setup::Light| l.room_place() == place && !matches!(l.role, Role::Rim | Role::Hair);
+    let mut flashes: Vec<(Stops, Kelvin)> = setup
+        .lights
+        .iter()
+        .zip(&levels.lights)
+        .filter(|(light, _)| reaches(light))
+        .filter_map(|(light, at)| Some((at.flash.level()?, kelvin_of(light))))
+        .collect();
+    if flashes.is_empty() && place == RoomPlace::Sitter {
+        flashes.push((Stops::ZERO, flash_kelvin(setup)));
+    }
+    let mut mixed = Mixture { room: (kelvin, level), light: Chromaticity::planck(kelvin), amount: Amount::at(level), flash: None };
     let mut flash = Amount::NONE;
-    let mut colour = None;
-    for (one, at) in setup.lights.iter().zip(&levels.lights) {
-        let (Some(stops), true) = (at.flash.level(), one.room_place() == place && !matches!(one.role, Role::Rim | Role::Hair)) else {
-            continue;
-        };
-        let own = kelvin_of(one);
-        let by = amount.level().map_or(stops, |sum| stops - sum);
-        light = light.with(Chromaticity::planck(own), by);
-        amount = amount.and(at.flash);
-        flash = flash.and(at.flash);
-        colour.get_or_insert(own);
+    for (stops, own) in flashes {
+        let by = mixed.amount.level().map_or(stops, |sum| stops - sum);
+        mixed.light = mixed.light.with(Chromaticity::planck(own), by);
+        mixed.amount = mixed.amount.and(Amount::at(stops));
+        flash = flash.and(Amount::at(stops));
+        mixed.flash = flash.level().map(|level| (level, mixed.flash.map_or(own, |(_, first)| first)));
     }
-    // Before a light was read, the flash is taken to lie on the exposure; at the ground without a light there is none.
-    if colour.is_none() && place == RoomPlace::Sitter {
-        let own = flash_kelvin(setup);
-        light = light.with(Chromaticity::planck(own), -level);
-        amount = amount.and(Amount::at(Stops::ZERO));
-        flash = Amount::at(Stops::ZERO);
-        colour = Some(own);
-    }
-    let found = light.correlated();
-    let reference = colour.unwrap_or(white);
-    let off = found.mired - reference.mired();
+    Some(mixed)
+}
+
+fn place(setup: &Setup, levels: &Levels, place: RoomPlace, white: Kelvin) -> Option<ColorPlace> {
+    let mixed = mixture(setup, levels, place)?;
+    let found = mixed.correlated();
+    let (off, against) = match mixed.off_flash() {
+        Some(off) => (off, "the flash"),
+        None => (found.mired - white.mired(), "the white balance"),
+    };
     let side = if off > 0.0 { "warmer" } else { "cooler" };
-    let against = if colour.is_some() { "the flash" } else { "the white balance" };
-    let luminance = amount.level().map_or(0.0, |l| (0.18 * l.factor()).min(1.0));
+    let luminance = mixed.amount.level().map_or(0.0, |l| (0.18 * l.factor()).min(1.0));
     Some(ColorPlace {
         name: format!("At {}", place.words()),
-        room: format!("{} at {level}", kelvin.told()),
-        flash: flash.level().zip(colour).map_or_else(|| "no flash reaches it".to_owned(), |(l, k)| format!("{} at {l}", k.told())),
+        room: format!("{} at {}", mixed.room.0.told(), mixed.room.1),
+        flash: mixed.flash.map_or_else(|| "none reaches it".to_owned(), |(l, k)| format!("{} at {l}", k.told())),
         kelvin: found.kelvin(),
         duv: found.duv,
         words: format!("{:.0} K, {:.0} mired {side} than {against}, {}", tens(found.kelvin()), off.abs(), found.tint()),
-        patch: balanced_patch(Chromaticity::planck(white), light, luminance)
+        patch: balanced_patch(Chromaticity::planck(white), mixed.light, luminance)
             .map(|linear| Reflectance::new(linear.clamp(1e-9, 1.0)).map_or(0, |surface| grey_code(surface, Stops::ZERO))),
     })
 }

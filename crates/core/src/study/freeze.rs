@@ -15,8 +15,10 @@ use crate::{
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct FreezeStudy {
-    /// What comes of it, in a sentence.
+    /// What is wanted, in a sentence.
     pub title: String,
+    /// Whether the lights are that short.
+    pub fate: String,
     /// What moves, as it was said.
     pub movement: Option<Movement>,
     /// What may be chosen, with usual speeds.
@@ -101,7 +103,8 @@ pub(super) fn of(setup: &Setup, levels: &Levels) -> FreezeStudy {
     });
     let lights: Vec<FreezeLight> = setup.lights.iter().filter_map(|l| Some(light(setup, l, l.unit.as_ref()?, movement, longest))).collect();
     FreezeStudy {
-        title: title(movement, longest, &lights),
+        title: title(movement, longest),
+        fate: fate(longest, &lights),
         movement,
         offers: offers(),
         speed: movement.map(|m| format!("{:.1} m/s", m.speed().0)),
@@ -113,19 +116,20 @@ pub(super) fn of(setup: &Setup, levels: &Levels) -> FreezeStudy {
     }
 }
 
-fn title(movement: Option<Movement>, longest: Option<f64>, lights: &[FreezeLight]) -> String {
+fn title(movement: Option<Movement>, longest: Option<f64>) -> String {
     let Some((movement, longest)) = movement.zip(longest) else { return "Say what moves, and how sharp it must be".to_owned() };
-    let what = movement.kind.name();
-    let time = time_words(longest);
-    let blur = movement.blur.get();
+    format!("{}, {} mm of blur: t0.1 of {} or less", movement.kind.name(), movement.blur.get(), time_words(longest))
+}
+
+fn fate(longest: Option<f64>, lights: &[FreezeLight]) -> String {
     let known: Vec<&FreezeLight> = lights.iter().filter(|l| l.now_time.is_some()).collect();
-    let fate = match known.iter().filter(|l| l.freezes).count() {
-        _ if known.is_empty() => "",
-        n if n == known.len() => ", and every light is that short",
-        0 => ", and no light is that short yet",
-        _ => ", and not every light is that short yet",
+    let words = match known.iter().filter(|l| l.freezes).count() {
+        _ if known.is_empty() || longest.is_none() => "",
+        n if n == known.len() => "Every light is that short as it is set.",
+        0 => "No light is that short yet.",
+        _ => "Not every light is that short yet.",
     };
-    format!("{what}, {blur} mm of blur: t0.1 of {time} or less{fate}")
+    words.to_owned()
 }
 
 fn offers() -> Vec<MovementOffer> {

@@ -7,6 +7,7 @@ mod shutter;
 
 use serde::{Deserialize, Serialize};
 
+pub(crate) use color::mixture;
 pub use color::{ColorPlace, ColorStudy, GelAdvice};
 pub use freeze::{DurationPoint, FreezeLight, FreezeStudy, MovementOffer};
 pub use no_flash::{NoFlashPlace, NoFlashStudy, Patch};

@@ -294,11 +294,14 @@ fn light(setup: &Setup, camera: &Camera, light: &Light, (t, flash_s, end): (Seco
     let Some(passed) = setup.passes(light) else { return shown };
     shown.lost = Stops::from_factor(passed.mean);
     shown.words = match Stops::from_factor(passed.mean) {
-        Some(mean) if mean.tenths() == 0 && passed.worst_edge > 0.93 => "All of it passes".to_owned(),
+        Some(mean) if mean.tenths() == 0 && passed.worst_edge > 0.96 => "All of it passes".to_owned(),
         Some(mean) if camera.is_leaf() => format!("{} lost, the same over the frame", mean.size()),
         Some(mean) => {
             let edge = Stops::from_factor(passed.worst_edge).map_or_else(|| "all".to_owned(), |e| e.size());
-            format!("{} lost over the frame, {edge} at the edge", mean.size())
+            match mean.tenths() {
+                0 => format!("{edge} lost at the edge, hardly any over the frame"),
+                _ => format!("{} lost over the frame, {edge} at the edge", mean.size()),
+            }
         }
         None => "Nothing of it passes".to_owned(),
     };

@@ -42,6 +42,8 @@ pub struct Ways {
     pub ways: Vec<RoomWay>,
     /// The other decision.
     pub other: OtherWish,
+    /// What must hold, in words.
+    pub holds: String,
     /// What helps every way.
     pub helps: Option<String>,
     /// How many combinations were looked at.
@@ -181,6 +183,7 @@ impl Ways {
             wish_words: wish_words(wish),
             scale: [top, bottom],
             rungs: rungs(top, bottom),
+            holds: setup.holds.words(),
             helps: show::helps(setup, &levels).filter(|_| !kept),
             ways,
             other: OtherWish {

@@ -16,6 +16,7 @@ use crate::{
     setup::{Camera, CameraSet, DialTurned, Entry, Firing, HighSpeed, Lamps, Light, LightPut, RoomPlace, Setup},
     shutter::magnification,
     strobe::{Reach, energy},
+    study::mixture,
 };
 
 /// At most this many mixtures are shown.
@@ -36,7 +37,10 @@ pub(super) fn ways(setup: &Setup, levels: &Levels, wish: RoomWish) -> (Vec<RoomW
         mixtures += u32::from(c.family.count() > 1) as usize;
         c.family.count() <= 1 || mixtures <= MIXTURES
     });
-    let quiet = all.iter().filter(|c| c.class != Class::Does && c.family.count() == 1);
+    // What falls short must at least go the right way.
+    let gap_now = wish.gap(Stops::of(space.room)).abs().get();
+    let nearer = |c: &&Candidate| c.class != Class::Short || c.missed < gap_now - 0.05;
+    let quiet = all.iter().filter(|c| c.class != Class::Does && c.family.count() == 1).filter(nearer);
     let mut ways: Vec<RoomWay> = does.iter().chain(quiet).filter_map(|c| here.way(c)).collect();
     if ways.iter().all(|w| !w.does || !w.possible) {
         // Nothing works as it stands: the mixture that comes nearest says what is missing.
@@ -113,7 +117,9 @@ impl Here<'_> {
             after.entries.clear();
         }
         let rise = Stops::of(c.rise);
-        let lights = self.lights(&mut after, rise);
+        // Where high-speed sync is not to be had, the board can't count its loss.
+        let uncounted = if shot.blocked { Stops::of(-shot.flash) } else { Stops::ZERO };
+        let lights = self.lights(&mut after, rise, uncounted);
         let mut way = self.finish(&name(c.family, self, &set), &id(c.family), &after, lights, rise);
         way.in_use = in_use;
         way.given_up = c.cost;
@@ -149,14 +155,14 @@ impl Here<'_> {
     }
 
     /// Every light's new setting, tightest first; what has to be written for it is added to the entries, and the setup is brought there.
-    fn lights(&self, after: &mut After, rise: Stops) -> Vec<WayLight> {
+    fn lights(&self, after: &mut After, rise: Stops, uncounted: Stops) -> Vec<WayLight> {
         let mut lights = Vec::new();
         let mut writes = Vec::new();
         for (index, light) in after.setup.lights.iter().enumerate() {
             let Some((unit, power)) = light.unit.as_ref().zip(light.power()) else { continue };
             let job = moves::job(&after.setup, &after.levels, index);
             // Without a wish it is held where it lies.
-            let change = job.as_ref().map_or(rise, |j| j.change);
+            let change = job.as_ref().map_or(rise, |j| j.change + uncounted);
             let nearest = unit.scale.nearest(power + change);
             let to = unit.scale.stops(nearest.dial);
             let rest = power + change - to;
@@ -356,10 +362,8 @@ impl Here<'_> {
             let ghost = crate::shutter::ghost(room, speed, t, movement.width());
             notes.push(format!("Ghost of the movement: {:.0} mm long, {} from the flash.", ghost.smear, ghost.level));
         }
-        if let Some(kelvin) = self.setup.room.light_at(RoomPlace::Sitter).kelvin
-            && let Some(room) = after.levels.room_level
-        {
-            let mixed = crate::color::mixed_with_flash(kelvin, room);
+        if let Some(mixed) = mixture(&after.setup, &after.levels, RoomPlace::Sitter) {
+            let mixed = mixed.correlated();
             notes.push(format!("Colour at the sitter: {:.0} K, {}.", (mixed.kelvin() / 10.0).round() * 10.0, mixed.tint()));
         }
         notes
@@ -379,11 +383,12 @@ impl Here<'_> {
             after.setup.room.ground = room.seen_with(RoomPlace::Ground, Lamps::Off).or(room.ground.map(|_| reading));
             after.levels = Levels::of(&after.setup);
         }
-        let lights = self.lights(&mut after, Stops::ZERO);
+        let lights = self.lights(&mut after, Stops::ZERO, Stops::ZERO);
         let mut way = self.finish("Shut the room out", "lamps", &after, lights, Stops::ZERO);
         way.entries.clear();
         way.settings = if now == Some(Lamps::Window) { "Blinds down".to_owned() } else { "Lamps off, blinds down".to_owned() };
-        way.given_up = 1.2;
+        // What is not known yet stands behind what is.
+        way.given_up = 3.0;
         match (held, way.does, way.room) {
             (None, ..) => {
                 (way.room, way.does, way.places) = (None, true, String::new());
@@ -428,7 +433,7 @@ impl Here<'_> {
             told.push(format!("{} {} to {}", light.name(), from.trim_end_matches([' ', 'm', 'f', 't']), to.told(self.setup.length)));
         }
         after.levels = Levels::of(&after.setup);
-        let shown = self.lights(&mut after, Stops::ZERO);
+        let shown = self.lights(&mut after, Stops::ZERO, Stops::ZERO);
         let mut way = self.finish("Lights nearer, stop down", "nearer", &after, shown, Stops::ZERO);
         way.settings = format!("{} · {}", settings(self.camera, &set), told.join(", "));
         way.given_up = 0.8 + by.get() * 0.4;

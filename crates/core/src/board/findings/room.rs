@@ -2,9 +2,9 @@
 
 use super::{FindingKind, Found};
 use crate::{
-    color::{Kelvin, mixed_with_flash},
     scale::{Reflectance, grey_code, level_of_code},
     setup::RoomPlace,
+    study::mixture,
 };
 
 /// A shift of colour below this is hardly seen on skin (a judgement; MODELS give no number): 8 mired.
@@ -17,22 +17,14 @@ impl Found<'_> {
     pub(super) fn lamps(&mut self) {
         let setup = self.setup;
         for place in [RoomPlace::Sitter, RoomPlace::Ground] {
-            let level = match place {
-                RoomPlace::Sitter => self.levels.room_level,
-                RoomPlace::Ground => self.levels.ground_level.filter(|_| setup.room.ground.is_some()),
-            };
-            let Some((kelvin, level)) = setup.room.light_at(place).kelvin.zip(level) else { continue };
-            let mixed = mixed_with_flash(kelvin, level);
-            let shift = mixed.mired - Kelvin::FLASH.mired();
-            if shift.abs() < SEEN_MIRED {
-                continue;
-            }
+            let Some(mixed) = mixture(setup, self.levels, place) else { continue };
+            let Some(shift) = mixed.off_flash().filter(|shift| shift.abs() >= SEEN_MIRED) else { continue };
             let way = if shift > 0.0 { "warm" } else { "cool" };
             let words = format!(
                 "The room's {} mixes in at {}: {:.0} K, {:.0} mired {way}. Remove more of it, or gel the flash to match: see Colour.",
-                kelvin.told(),
+                mixed.room.0.told(),
                 place.words(),
-                (mixed.kelvin() / 10.0).round() * 10.0,
+                (mixed.correlated().kelvin() / 10.0).round() * 10.0,
                 shift.abs()
             );
             self.say(FindingKind::LampsMix, "room", words);

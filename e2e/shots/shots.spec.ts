@@ -3,6 +3,7 @@ import { expect, test } from '../support/app'
 
 const FOLDER = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
 const OPEN = '0199a100-0000-7000-9007-000000000000'
+const BRIGHT = '0199a100-0000-7000-9009-000000000000'
 const EIGHT = '0199a100-0000-7000-9008-000000000000'
 
 for (const theme of ['ink', 'paper'] as const) {
@@ -49,6 +50,34 @@ test('what is found, on paper', async ({ page }) => {
   await expect(page.getByLabel('Worth knowing')).toContainText('listens on channel 3')
   await page.waitForTimeout(600)
   await page.screenshot({ path: `${FOLDER}board-findings-paper.png` })
+})
+
+test('the ways: removed and kept', async ({ page }) => {
+  await page.goto(`/setups/${BRIGHT}/ways`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('lose 3.0 stops')
+  await page.evaluate(() => document.fonts.ready)
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: `${FOLDER}ways-remove-ink.png` })
+  await page.addInitScript(() => localStorage.setItem('ink-lamp.theme', 'paper'))
+  await page.goto(`/setups/${BRIGHT}/ways`)
+  await page.getByRole('radio', { name: /^Keep it/ }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('gain')
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: `${FOLDER}ways-keep-paper.png` })
+})
+
+test('shutter and freeze', async ({ page }) => {
+  await page.goto(`/setups/${BRIGHT}/ways/freeze`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Hair thrown')
+  await page.evaluate(() => document.fonts.ready)
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: `${FOLDER}freeze-ink.png` })
+  await page.goto(`/setups/${BRIGHT}/ways/shutter`)
+  await page.getByRole('button', { name: /^Shutter time/ }).click()
+  await page.getByRole('option', { name: '1/400 s', exact: true }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('goes black')
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: `${FOLDER}shutter-ink.png` })
 })
 
 test('the kit', async ({ page }) => {

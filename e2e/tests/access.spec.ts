@@ -28,6 +28,20 @@ for (const theme of ['ink', 'paper'] as const) {
       expect(await scan(page)).toEqual([])
     })
 
+    test('the ways and the studies can be used by everyone', async ({ page }) => {
+      for (const study of ['', 'shutter', 'freeze', 'colour', 'no-flash']) {
+        await page.goto(`/setups/0199a100-0000-7000-9009-000000000000/ways/${study}`)
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+        expect(await scan(page)).toEqual([])
+      }
+      await page.goto('/setups/0199a100-0000-7000-9009-000000000000/ways')
+      await page.getByRole('button', { name: 'Stop down: more', exact: true }).click()
+      expect(await scan(page)).toEqual([])
+      await page.getByRole('button', { name: 'Change what must hold' }).click()
+      await expect(page.getByRole('dialog')).toBeVisible()
+      expect(await scan(page)).toEqual([])
+    })
+
     test('the kit can be used by everyone', async ({ page }) => {
       await page.goto('/kit')
       await page.getByRole('button', { name: /^Taper 400/ }).click()

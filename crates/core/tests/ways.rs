@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used, clippy::panic, missing_docs)]
 
 use ink_lamp_core::{
-    board::Board,
+    board::{Board, TapeLine},
     setup::{Entry, Setup},
     ways::{RoomWay, Ways},
     words::plain,
@@ -170,6 +170,10 @@ fn iso_and_shutter_together_are_told_exactly_and_as_printed() {
     assert!((change.exact.get() - 5.0 / 3.0).abs() < 1e-9);
     assert!((change.printed.get() - 1.678).abs() < 0.0005);
     assert_eq!(Board::of(&after).lane("room").unwrap().reading.as_ref().unwrap().shown, "−1.7");
+    // The tape says so.
+    let entry: Entry = serde_json::from_value(entries[2].clone()).unwrap();
+    let told = TapeLine::of(&setup(&entries[..2]), &entry, &after, &Board::of(&after));
+    assert_eq!(told.tail, "ISO 50, room 1.67 stops darker, 1.68 by the printed numbers");
 }
 
 #[test]

@@ -440,6 +440,12 @@ export function numberOf(text: string): number | string {
   return typed !== '' && Number.isFinite(n) ? n : text
 }
 
+/** The same in another unit; what is no number stays as it was typed, so that the server can say so. */
+export function scaledNumber(text: string, by: number): number | string {
+  const n = numberOf(text)
+  return typeof n === 'number' ? n * by : n
+}
+
 /** A short time as it is said: 1/800. */
 export const timeOf = (seconds: number): string =>
   seconds < 0.3 ? `1/${Number((1 / seconds).toPrecision(4))}` : String(seconds)

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Entry, Firing, Refused, Study } from '@/api/client'
 import { answered, api, Refused as RefusedError } from '@/api/client'
-import { numberOf } from '@/kit/fields'
+import { numberOf, scaledNumber } from '@/kit/fields'
 import { useBoard } from '@/stores/board'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import LabelledField from '@/ui/LabelledField.vue'
@@ -51,11 +51,10 @@ watch(
 const refused = ref<Refused>()
 const wrong = (field: string) => (refused.value?.isAt(field) ? refused.value.problem.detail : undefined)
 async function saveFiring(): Promise<void> {
-  const ms = numberOf(delay.value)
   const entry: Entry = {
     firing: {
       ...firing.value,
-      delay: (typeof ms === 'number' ? ms / 1000 : ms) as number,
+      delay: scaledNumber(delay.value, 0.001) as number,
       extra: numberOf(extra.value) as number,
     },
   }
@@ -73,11 +72,10 @@ async function find(): Promise<void> {
   const typed = frames.value.filter((f) => f.black.trim())
   foundRefused.value = undefined
   try {
-    const share = (text: string) => {
-      const n = numberOf(text)
-      return (typeof n === 'number' ? n / 100 : n) as number
+    const question = {
+      frames: typed.map((f) => ({ shutter: f.shutter, share: scaledNumber(f.black, 0.01) as number })),
+      gels: [],
     }
-    const question = { frames: typed.map((f) => ({ shutter: f.shutter, share: share(f.black) })), gels: [] }
     const answer = await answered(api.POST('/api/study', { body: { setup, question } }))
     found.value = answer.shutter.found
     if (typed.length === 0) foundRefused.value = 'Type how much of a test frame came out black, in per cent.'

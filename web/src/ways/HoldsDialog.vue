@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import type { Entry, Holds, Refused } from '@/api/client'
-import { numberOf } from '@/kit/fields'
+import { numberOf, scaledNumber } from '@/kit/fields'
 import { byName, offers } from '@/kit/offers'
 import { useBoard } from '@/stores/board'
 import { useKit } from '@/stores/kit'
@@ -65,7 +65,7 @@ const entries = computed<Entry[]>(() => {
     ...before,
     widest: widest.value || undefined,
     smallest: smallest.value || undefined,
-    depth: depth.value.trim() ? (numberOf(depth.value) as number) / 100 : undefined,
+    depth: depth.value.trim() ? (scaledNumber(depth.value, 0.01) as number) : undefined,
     steadiness: steadiness.value,
     slowest: slowest.value || undefined,
     fastest: fastest.value || undefined,

@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 
 use super::{Board, LaneState};
 use crate::{
-    ambient::RoomWish,
+    ambient::{RoomWish, darkening},
     ratio::{Anchor, Convention},
     scale::{FNumber, Series, Stops},
     setup::{CameraSet, Entry, Follow, LightId, Place, ReadingTaken, Role, Setup, Subject},
@@ -60,7 +60,8 @@ impl TapeLine {
             Entry::Camera(set) => {
                 let head =
                     vec![text("Camera "), Span::F(FNumber::from(set.aperture)), strong(format!(" {}", set.shutter.marking(Series::Third)))];
-                line(TapeKind::Camera, None, head, with_filter(set))
+                let room = room_moved(before, after).map(|words| format!(", {words}")).unwrap_or_default();
+                line(TapeKind::Camera, None, head, format!("{}{room}", with_filter(set)))
             }
             Entry::RoomWish(wish) => {
                 let tail = match wish {
@@ -178,6 +179,13 @@ impl TapeLine {
             Entry::Note(note) => line(TapeKind::Note, None, vec![text("Note")], note.text.clone()),
         }
     }
+}
+
+/// `room 1.67 stops darker, 1.68 by the printed numbers`: what a change of the camera does to a room that was read.
+fn room_moved(before: &Setup, after: &Setup) -> Option<String> {
+    let (from, to) = before.camera.as_ref().zip(after.camera.as_ref())?;
+    after.room.reading?;
+    darkening(from.exposure, to.exposure).words().map(|words| format!("room {words}"))
 }
 
 /// `ISO 100, filter −3.0`.

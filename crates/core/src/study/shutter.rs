@@ -146,7 +146,9 @@ pub(super) fn of(setup: &Setup, frames: &[Clipped]) -> Result<ShutterStudy, Refu
     let curtains = travel.map(|travel| Curtains { travel, delay });
     let flash: Vec<&Light> = setup.lights.iter().filter(|l| l.unit.is_some()).collect();
     let all_pulse = !flash.is_empty() && flash.iter().all(|l| setup.pulses(l));
-    let black = if all_pulse { 0.0 } else { curtains.map_or(0.0, |c| c.black_share(t)) };
+    // A sync time that its maker names is whole, however its printed number rounds; only a late trigger spoils it.
+    let whole = all_pulse || (delay == Delay::NONE && camera.sync.is_some() && !camera.is_past_sync(camera.exposure.shutter));
+    let black = if whole { 0.0 } else { curtains.map_or(0.0, |c| c.black_share(t)) };
     let flash_s = travel_s + delay.get();
     let end = (travel_s + t.get()).max(flash_s + 0.002) * 1.08;
     Ok(ShutterStudy {

@@ -222,6 +222,42 @@ async fn every_answer_carries_its_headers() {
 }
 
 #[actix_web::test]
+async fn ways_and_studies_answer_for_a_setup_and_keep_nothing() {
+    let app = App::spawn().await;
+    demo::load(&app.store).await.unwrap();
+    let look = "/api/setups/0199a100-0000-7000-9009-000000000000";
+    let before = app.get(look).await.1;
+    let setup = &before["setup"];
+    let (status, ways) = app.post("/api/ways", json!({"setup": setup})).await;
+    assert_eq!(status, StatusCode::OK, "{ways}");
+    let found = |ways: &Value, id: &str| ways["ways"].as_array().unwrap().iter().find(|w| w["id"] == id).cloned();
+    assert_eq!(found(&ways, "aperture").unwrap()["settings"], "ƒ1.4 to ƒ4");
+    // A wish that is only tried.
+    let kept = json!({"setup": setup, "entry": {"room_wish": {"keep": {"level": -1}}}});
+    let (_, kept) = app.post("/api/ways", kept).await;
+    assert_eq!((kept["kept"].clone(), found(&kept, "shutter").is_some()), (json!(true), true));
+    let refused = json!({"setup": setup, "entry": {"room_wish": {"keep": {"level": -40}}}});
+    let (status, problem) = app.post("/api/ways", refused).await;
+    assert_eq!((status, problem["field"].as_str().unwrap()), (StatusCode::UNPROCESSABLE_ENTITY, "entry.level"));
+    let gels = json!([{"name": "Full orange", "mired": 159, "loss": 0.9}]);
+    let (status, study) = app.post("/api/study", json!({"setup": setup, "question": {"gels": gels}})).await;
+    assert_eq!(status, StatusCode::OK, "{study}");
+    assert!(study["color"]["gel"]["words"].as_str().unwrap().contains("Full orange is +159"));
+    assert_eq!(study["freeze"]["lights"].as_array().unwrap().len(), 3);
+    let wrong = json!({"setup": setup, "question": {"frames": [{"shutter": "1/400", "share": 1.2}]}});
+    let (status, problem) = app.post("/api/study", wrong).await;
+    assert_eq!((status, problem["field"].as_str().unwrap()), (StatusCode::UNPROCESSABLE_ENTITY, "question.frames[0].share"));
+    // A way tried as a whole: the camera and each dial, one after the other.
+    let entries = found(&ways, "aperture").unwrap()["entries"].as_array().unwrap().clone();
+    let (status, draft) = app.post("/api/draft", json!({"setup": setup, "entry": entries[0], "then": &entries[1..]})).await;
+    assert_eq!(status, StatusCode::OK, "{draft}");
+    assert_eq!(draft["board"]["room"]["title"], "Room is removed");
+    let nowhere = json!({"setup": setup, "entry": entries[0], "then": [{"dial": {"light": "hair", "dial": "1/8"}}]});
+    assert_eq!(app.post("/api/draft", nowhere).await.1["field"], "then[0].light");
+    assert_eq!(app.get(look).await.1, before);
+}
+
+#[actix_web::test]
 async fn a_draft_says_what_would_be_and_keeps_nothing() {
     let app = App::spawn().await;
     let (_, look) = app.begin("Clock mender").await;
@@ -243,13 +279,13 @@ async fn the_demo_is_loaded_once_and_stays_as_it_was_changed() {
     assert!(!demo::load(&app.store).await.unwrap());
     let (_, list) = app.get("/api/sittings").await;
     let list = list.as_array().unwrap().clone();
-    assert_eq!(list.len(), 8);
+    assert_eq!(list.len(), 9);
     assert_eq!(list[0]["sitting"]["name"], "Clock mender");
     assert_eq!(list[0]["summary"]["words"], "Fill 0.7 over");
     let id = list[1]["sitting"]["id"].as_str().unwrap();
     assert_eq!(app.send(Method::DELETE, &format!("/api/sittings/{id}"), None).await.1["deleted"], true);
     assert!(!demo::load(&app.store).await.unwrap());
-    assert_eq!(app.get("/api/sittings").await.1.as_array().unwrap().len(), 7);
+    assert_eq!(app.get("/api/sittings").await.1.as_array().unwrap().len(), 8);
     let (status, restored) = app.send(Method::POST, &format!("/api/sittings/{id}/restore"), None).await;
     assert_eq!((status, &restored["deleted"]), (StatusCode::OK, &json!(false)));
     let renamed = app.send(Method::PATCH, &format!("/api/sittings/{id}"), Some(json!({"name": "Cobbler"}))).await;

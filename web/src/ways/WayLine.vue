@@ -64,8 +64,7 @@ const usable = computed(() => way.entries.length > 0 && way.does && way.possible
       <template v-if="way.focus"><span class="narrow-label">In focus</span>{{ way.focus }}</template>
     </td>
     <td class="cell px-2 py-1 leading-[1.25]">
-      <b v-if="way.verdict" class="font-[650] text-text">{{ `${way.verdict} ` }}</b
-      >{{ way.catch }}
+      <b v-if="way.verdict" class="font-[650] text-text">{{ `${way.verdict} ` }}</b>{{ way.catch }}
     </td>
     <td class="cell py-1 pr-4 text-right">
       <span v-if="way.in_use" class="font-[650] whitespace-nowrap text-text">✓ In use</span>

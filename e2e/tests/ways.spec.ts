@@ -73,7 +73,7 @@ test('a bright room is removed in several ways, one is tried as a ghost and used
   }
   await expect(row('Lower ISO')).toContainText('1.0 short. ISO ends at 50')
   await page.getByRole('button', { name: 'Stop down: more', exact: true }).click()
-  await expect(page.getByText('Room: 3.00 stops darker.')).toBeVisible()
+  await expect(page.getByText('Room: 3.00 stops darker, 3.03 by the printed numbers.')).toBeVisible()
   await page.getByRole('button', { name: 'Try: Stop down', exact: true }).click()
   // On the board it is only a ghost: nothing is set.
   const trial = page.getByRole('status', { name: 'A way on trial' })

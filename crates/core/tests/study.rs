@@ -89,6 +89,13 @@ fn a_slow_pulse_at_low_power_loses_its_tail() {
     assert_eq!(shown.gradient.len(), 11);
     let words = found(&setup(&focal), FindingKind::PulseTail).unwrap();
     assert!(words.contains("at 4.0 Tallow 500's pulse outlasts 1/200; 0.3 stop of its light is lost"), "{words}");
+    // With curtains as slow as the time itself the edge gets nothing at all: 1 − (τ/Tc)·(1 − e^(−Tc/τ)) of it passes, less what is covered.
+    let at_sync = [camera("1/250"), light("key", voltage(), "4.0")];
+    let edge = &study(&at_sync).shutter.lights[0];
+    assert!(edge.words.ends_with("lost over the frame, all at the edge"), "{}", edge.words);
+    let covered = (0.004 - 1.0 / 256.0) / 0.004;
+    let mean = (1.0 - covered) - tau / 0.004 * (1.0 - (-(0.004 * (1.0 - covered)) / tau).exp());
+    assert!((edge.lost.unwrap().get() - mean.log2()).abs() < 1e-3, "{:?}", edge.lost);
     // At a longer time all of it passes, and the finding's press goes there.
     assert!(found(&setup(&[camera("1/60"), light("key", voltage(), "4.0")]), FindingKind::PulseTail).is_none());
 }

@@ -2,11 +2,12 @@
 #![allow(clippy::unwrap_used, clippy::panic, missing_docs)]
 
 use ink_lamp_core::{
-    board::{Board, TapeLine},
+    board::{Board, LaneState, TapeLine},
     setup::{Entry, Setup},
     ways::{RoomWay, Ways},
     words::plain,
 };
+use proptest::prelude::*;
 use serde_json::{Value, json};
 
 fn setup(entries: &[Value]) -> Setup {
@@ -54,7 +55,7 @@ fn way<'a>(ways: &'a Ways, id: &str) -> &'a RoomWay {
 }
 
 fn room_at(way: &RoomWay) -> f64 {
-    (way.room.unwrap().stops.get() * 100.0).round() / 100.0
+    (way.room.as_ref().unwrap().stops.get() * 100.0).round() / 100.0
 }
 
 fn dial<'a>(way: &'a RoomWay, light: &str) -> &'a str {
@@ -129,7 +130,7 @@ fn trying_a_way_puts_the_board_where_the_row_says() {
         let after = way.entries.iter().fold(setup.clone(), |s, e| s.apply(e).unwrap());
         let board = Board::of(&after);
         let room = board.lane("room").unwrap().reading.as_ref().unwrap().stops;
-        assert!((room - way.room.unwrap().stops).get().abs() < 1e-9, "{}", way.id);
+        assert!((room - way.room.as_ref().unwrap().stops).get().abs() < 1e-9, "{}", way.id);
         for id in ["key", "fill"] {
             let lane = board.lane(id).unwrap();
             let off = lane.reading.as_ref().unwrap().stops - lane.target.as_ref().unwrap().stops;
@@ -281,4 +282,34 @@ fn the_ground_is_read_on_its_own() {
     let before = Board::of(&setup(&bright_room()));
     assert_eq!(board.lane("key").unwrap().reading, before.lane("key").unwrap().reading);
     assert_eq!(board.face, before.face);
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 60, ..ProptestConfig::default() })]
+
+    /// Whatever the search says of a single dial, turning that dial on the board says too: no setting of it does the job where the row falls
+    /// short, and the row's own does where it does.
+    #[test]
+    fn a_single_dial_that_falls_short_has_no_setting_that_does(shows in prop::sample::select(&["0.5 3", "0.7 0", "1 4", "2 0", "4 5"][..]), keep in any::<bool>(), level in -7.0..-0.5f64) {
+        let mut entries = bright_room();
+        entries[1] = json!({"reading": {"of": "room", "shows": shows}});
+        entries.push(json!({"room_wish": {if keep { "keep" } else { "remove" }: {"level": level}}}));
+        let stands = setup(&entries);
+        let now = stands.camera.as_ref().unwrap().exposure;
+        let right = |a: &str, s: &str, i: &str| {
+            let entry: Entry = serde_json::from_value(json!({"camera": {"aperture": a, "shutter": s, "iso": i}})).unwrap();
+            let state = Board::of(&stands.apply(&entry).unwrap()).lane("room").unwrap().state;
+            matches!(state, LaneState::Removed | LaneState::Kept)
+        };
+        let [a, s, i] = [now.aperture.into(), now.shutter.into(), now.iso.into()].map(|setting: String| setting);
+        for way in Ways::of(&stands).ways.iter().filter(|w| !w.does) {
+            let any = match way.id.as_str() {
+                "aperture" => ["1.4", "2", "2.8", "4", "5.6", "8", "11", "16"].iter().any(|a| right(a, &s, &i)),
+                "iso" => ["50", "100", "200", "400", "800"].iter().any(|i| right(&a, &s, i)),
+                "shutter" => ["1/60", "1/125", "1/250"].iter().any(|s| right(&a, s, &i)),
+                _ => false,
+            };
+            prop_assert!(!any, "{} is told as short: {:?}", way.id, way.verdict);
+        }
+    }
 }

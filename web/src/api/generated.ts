@@ -1316,6 +1316,8 @@ export interface components {
              * @description What a mid-grey becomes, 8-bit.
              */
             code: number;
+            /** @description The same as written: `−5.4`. */
+            shown: string;
             /** @description Level. */
             stops: components["schemas"]["Stops"];
         };
@@ -1719,6 +1721,8 @@ export interface components {
             entry: components["schemas"]["Entry"];
             /** @description Its first ways. */
             ways: components["schemas"]["RoomWay"][];
+            /** @description Its level. */
+            wish: components["schemas"]["Stops"];
             /** @description `Or keep it, at −1.5`. */
             words: string;
         };

@@ -42,7 +42,7 @@ const words = computed(
 </script>
 
 <template>
-  <div ref="box">
+  <div ref="box" class="plot">
     <svg
       :viewBox="`-64 -8 ${W + 150} ${H + 48}`"
       :width="W + 150"
@@ -89,21 +89,3 @@ const words = computed(
     </svg>
   </div>
 </template>
-
-<style scoped>
-text {
-  font-size: 12px;
-  fill: var(--text-2);
-}
-.tick {
-  font-size: 11px;
-  fill: var(--text-3);
-}
-.quiet {
-  fill: var(--text-3);
-}
-.strong {
-  font-weight: 650;
-  fill: var(--text);
-}
-</style>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Gear } from '@/api/client'
 import kit from '../../../crates/server/demo/kit.json'
 import { kindOf } from '@/stores/kit'
-import { empty, fieldAt, gearOf, KINDS, numberOf, shown, told, valuesOf } from './fields'
+import { empty, fieldAt, gearOf, KINDS, numberOf, scaledNumber, shown, told, valuesOf } from './fields'
 
 const GEAR = kit.items.map((item) => item.is as unknown as Gear)
 
@@ -51,5 +51,25 @@ describe('a piece of the kit in its form', () => {
     expect(fieldAt('strobe', values, 'is.strobe.scale')).toBe('scale.fractions.lowest')
     expect(fieldAt('strobe', values, 'is.strobe.durations[0].t05')).toBe('durations')
     expect(fieldAt('strobe', values, 'id')).toBeUndefined()
+  })
+})
+
+describe('a flash bulb and a number in another unit', () => {
+  it('keeps a bulb’s sync, and the usual burn where it is left out', () => {
+    const bulb = {
+      strobe: {
+        name: 'Bulb 25',
+        guide: { number: 40, length: 'metres', iso: '100' },
+        scale: { fractions: { lowest: 2, step: 'full' } },
+        kelvin: 3800,
+        bulb: { sync: 'm' },
+      },
+    } as unknown as Gear
+    expect(gearOf('strobe', valuesOf('strobe', bulb))).toEqual(bulb)
+  })
+
+  it('scales what is a number and leaves the rest as it was typed', () => {
+    expect(scaledNumber('12,5', 0.01)).toBeCloseTo(0.125)
+    expect(scaledNumber('a lot', 0.01)).toBe('a lot')
   })
 })

@@ -43,6 +43,26 @@ describe('how a reading is taken', () => {
     expect(how.how.value).toMatchObject({ place: undefined, receptor: 'flat_to_light' })
   })
 
+  it('says where the room was read, under which lamps, and keeps that for the next place', async () => {
+    const subject = ref(LANES[0])
+    const how = useHow(() => subject.value)
+    expect(how.light.value).toBeUndefined()
+    how.place.value = 'ground'
+    how.lamps.value = 'on'
+    how.kelvin.value = '3000'
+    how.from.value = '-90'
+    expect(how.how.value).toEqual({ place: 'ground' })
+    expect(how.light.value).toEqual({ lamps: 'on', kelvin: 3000, time: undefined, from: -90 })
+    expect(how.words.value).toBe('at the ground, lamps on, 3000 K')
+    // A light has none of it.
+    subject.value = LANES[1]
+    await nextTick()
+    expect(how.light.value).toBeUndefined()
+    subject.value = LANES[0]
+    await nextTick()
+    expect(how.light.value).toMatchObject({ lamps: 'on', kelvin: 3000 })
+  })
+
   it('has the room alone and the whole with all lights', () => {
     expect(useHow(() => LANES[0]).how.value).toBeUndefined()
     expect(useHow(() => LANES[0]).words.value).toBe('flash off')

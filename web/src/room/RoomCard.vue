@@ -37,17 +37,15 @@ function move(by: number): void {
   <section v-if="room" class="card p-3" aria-label="Room">
     <div class="mb-2 flex items-baseline gap-2">
       <h2 class="text-head font-[650] whitespace-nowrap"><RoleMark role="room" class="mr-1" /> {{ room.title }}</h2>
-      <p class="label min-w-0 truncate text-text-2" :title="room.words">{{ room.words }}</p>
-    </div>
-    <p class="label mb-2 flex gap-3 text-text-2">
-      <span class="min-w-0 flex-1 truncate" :title="codes">{{ room.places ?? codes }}</span>
+      <p class="label min-w-0 flex-1 truncate text-text-2" :title="`${room.words} ${codes}`">{{ room.words }}</p>
       <RouterLink
         v-if="board.view"
         :to="{ name: 'ways', params: { id: board.view.id } }"
-        class="font-[650] text-text underline"
+        class="label font-[650] whitespace-nowrap text-text underline"
         >Ways <KeyCap>Y</KeyCap></RouterLink
       >
-    </p>
+    </div>
+    <p v-if="room.places" class="label mb-2 truncate text-text-2" :title="room.places">{{ room.places }}</p>
     <div class="flex gap-2">
       <SegmentedChoice v-model="fate" label="The room is to be" :options="options" class="flex-1" />
       <button

@@ -28,7 +28,7 @@ const words = computed(() => `${shutter.title}. ${shutter.black_words}.`)
 </script>
 
 <template>
-  <div ref="box">
+  <div ref="box" class="plot">
     <svg
       :viewBox="`-74 0 ${W + 96} 322`"
       :width="W + 96"
@@ -96,22 +96,3 @@ const words = computed(() => `${shutter.title}. ${shutter.black_words}.`)
     </svg>
   </div>
 </template>
-
-<style scoped>
-text {
-  font-size: 12px;
-  fill: var(--text-2);
-}
-.tick {
-  font-size: 11px;
-  fill: var(--text-3);
-}
-.quiet {
-  fill: var(--text-3);
-}
-.halo {
-  paint-order: stroke;
-  stroke: var(--well);
-  stroke-width: 3px;
-}
-</style>

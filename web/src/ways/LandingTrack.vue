@@ -11,7 +11,6 @@ const H = 44
 const id = useId()
 const track = computed(() => ({ top: ways.scale[0] ?? 0, bottom: ways.scale[1] ?? -7, width }))
 const x = (stops: number) => xOf(track.value, stops)
-const shown = (stops: number) => (stops < 0 ? '−' : stops > 0 ? '+' : '') + Math.abs(stops).toFixed(1)
 const landing = computed(() => way.room?.stops)
 const label = computed(() =>
   landing.value === undefined ? undefined : labelAt(track.value, now ?? landing.value, landing.value, 34),
@@ -19,7 +18,7 @@ const label = computed(() =>
 const words = computed(() =>
   landing.value === undefined
     ? `${way.name}: read the room again`
-    : `${way.name}: the room goes to ${shown(landing.value)}${way.does ? '' : ', which is short'}`,
+    : `${way.name}: the room goes to ${way.room?.shown}${way.does ? '' : ', which is short'}`,
 )
 </script>
 
@@ -77,7 +76,7 @@ const words = computed(() =>
         :stroke-width="way.does ? 0 : 1.8"
       />
       <text v-if="label" :x="label.x" :y="H / 2 + 5" :text-anchor="label.anchor" class="number">
-        {{ shown(landing) }}
+        {{ way.room?.shown }}
       </text>
     </template>
   </svg>

@@ -179,7 +179,7 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
             v-for="way in shownWays.other.ways"
             :key="way.id"
             :way="way"
-            :ways="{ ...shownWays, kept: !shownWays.kept, wish: shownWays.kept ? -5 : -1.5 }"
+            :ways="{ ...shownWays, kept: !shownWays.kept, wish: shownWays.other.wish }"
             :now="now"
             :width="width"
             @try="tryIt(way)"

@@ -416,7 +416,8 @@ fn flash_change(flash: Amount, gap: Stops, target: Stops, room: Amount) -> Optio
 /// `reads ƒ5.6¹. For 3 : 1 it must read ƒ4⁴.`
 fn reads(setup: &Setup, levels: &Levels, index: usize, target: Stops, e: Exposure) -> Line {
     let light = &setup.lights[index];
-    let likely = light.reading.as_ref().is_some_and(|h| !h.is_measured());
+    let worked_out = !setup.shutter_loss(light, light.reading.as_ref()).is_zero();
+    let likely = worked_out || light.reading.as_ref().is_some_and(|h| !h.is_measured());
     let total = levels.lights[index].total.unwrap_or(target);
     let mut line =
         vec![Span::Mark(light.role), text(if likely { "is likely at " } else { "reads " }), Span::F(fnumber(Reading::av_for(total, e)))];

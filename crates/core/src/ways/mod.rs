@@ -66,6 +66,8 @@ pub struct ScaleStop {
 pub struct OtherWish {
     /// `Or keep it, at −1.5`.
     pub words: String,
+    /// Its level.
+    pub wish: Stops,
     /// The entry that decides so.
     pub entry: Entry,
     /// Its first ways.
@@ -119,11 +121,13 @@ pub struct RoomWay {
 }
 
 /// Where the room lands.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Landing {
     /// Level.
     pub stops: Stops,
+    /// The same as written: `−5.4`.
+    pub shown: String,
     /// What a mid-grey becomes, 8-bit.
     pub code: u8,
 }
@@ -191,6 +195,7 @@ impl Ways {
                     RoomWish::Keep(l) => format!("Or keep it, at {}", l.level),
                     RoomWish::Remove(l) => format!("Or remove it, below {}", whole(l.level)),
                 },
+                wish: other.level(),
                 entry: Entry::RoomWish(other),
                 ways: others,
             },
@@ -272,7 +277,7 @@ fn found(setup: &Setup) -> Line {
 
 /// The drawn scale: all that lands, the wish, and half a stop around it, on whole stops.
 fn ends<'a>(levels: &Levels, wish: RoomWish, ways: impl Iterator<Item = &'a RoomWay>) -> (Stops, Stops) {
-    let landings = ways.filter_map(|w| w.room).map(|l| l.stops.get());
+    let landings = ways.filter_map(|w| w.room.as_ref()).map(|l| l.stops.get());
     let all: Vec<f64> = landings.chain(levels.wished_room.map(Stops::get)).chain([wish.level().get()]).collect();
     let (top, bottom) = (all.iter().copied().fold(-1.0, f64::max), all.iter().copied().fold(-6.0, f64::min));
     (Stops::of((top + 0.5).ceil().min(6.0)), Stops::of((bottom - 0.5).floor().max(-12.0)))

@@ -247,7 +247,7 @@ impl Here<'_> {
     fn judge(&self, way: &mut RoomWay, family: Family, set: &CameraSet, after: &After) {
         let lights = way.lights.iter().filter(|l| l.moved.is_some());
         let moved: Vec<String> = lights.map(|l| format!("{} {}", l.name, l.moved.clone().unwrap_or_default())).collect();
-        if let Some(room) = way.room.filter(|_| !way.does) {
+        if let Some(room) = way.room.clone().filter(|_| !way.does) {
             way.verdict = Some(format!("{} short.", self.wish.gap(room.stops).number()));
             way.catch = self.end_of(family, set);
         } else if let Some(light) = way.lights.iter().find(|l| !l.possible) {
@@ -336,6 +336,11 @@ impl Here<'_> {
         if let Some(change) = darkening(self.camera.exposure, camera.exposure).words() {
             notes.push(format!("Room: {change}."));
         }
+        if after.setup.lights.iter().any(|l| after.setup.pulses(l)) {
+            notes.push(
+                "Switch high-speed sync on at the camera, the transmitter and every unit: one forgotten spoils the frame.".to_owned(),
+            );
+        }
         if camera.exposure.aperture.av() > 8.0 + 1e-6 {
             notes.push("Past ƒ16 diffraction softens everything.".to_owned());
         } else if let Some(pitch) = camera.body.as_ref().and_then(|b| b.pixel_pitch) {
@@ -389,7 +394,7 @@ impl Here<'_> {
         way.settings = if now == Some(Lamps::Window) { "Blinds down".to_owned() } else { "Lamps off, blinds down".to_owned() };
         // What is not known yet stands behind what is.
         way.given_up = 3.0;
-        match (held, way.does, way.room) {
+        match (held, way.does, way.room.clone()) {
             (None, ..) => {
                 (way.room, way.does, way.places) = (None, true, String::new());
                 way.catch = "Free. Read the room again after; it is harder to focus".to_owned();
@@ -437,7 +442,7 @@ impl Here<'_> {
         let mut way = self.finish("Lights nearer, stop down", "nearer", &after, shown, Stops::ZERO);
         way.settings = format!("{} · {}", settings(self.camera, &set), told.join(", "));
         way.given_up = 0.8 + by.get() * 0.4;
-        if let Some(room) = way.room.filter(|_| !way.does) {
+        if let Some(room) = way.room.clone().filter(|_| !way.does) {
             way.verdict = Some(format!("{} short.", self.wish.gap(room.stops).number()));
             way.catch = "Nearer than half a metre no light is brought".to_owned();
         } else {
@@ -448,7 +453,7 @@ impl Here<'_> {
 }
 
 fn landing(stops: Stops) -> Landing {
-    Landing { stops, code: grey_code(Reflectance::MID_GREY, stops) }
+    Landing { stops, shown: stops.shown(), code: grey_code(Reflectance::MID_GREY, stops) }
 }
 
 fn places(levels: &Levels) -> String {

@@ -8,8 +8,8 @@ use crate::{
     shutter::{Curtains, MetresPerSecond, ghost},
 };
 
-/// A tail or a ghost below this is not seen (a judgement): a tenth of a stop, and six stops under the flash.
-const SEEN_TAIL: f64 = 0.1;
+/// A tail or a ghost below this is not seen (a judgement): what a meter in tenths tells twice over, and six stops under the flash.
+const SEEN_TAIL: f64 = 0.15;
 const SEEN_GHOST: f64 = -6.0;
 
 impl Found<'_> {

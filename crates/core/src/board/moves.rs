@@ -500,13 +500,7 @@ impl Job<'_> {
     fn distance(&self, change: Stops) -> (&'static str, Option<(String, String)>) {
         let back = if change.get() < 0.0 { "move it back" } else { "bring it nearer" };
         let unit = self.setup.length;
-        (
-            back,
-            self.light
-                .distance
-                .zip(self.light.distance_for(change))
-                .map(|(from, to)| (from.told(unit).trim_end_matches([' ', 'm', 'f', 't']).to_owned(), to.told(unit))),
-        )
+        (back, self.light.distance.zip(self.light.distance_for(change)).map(|(from, to)| (from.number(unit), to.told(unit))))
     }
 
     fn other_ways(&self) -> String {

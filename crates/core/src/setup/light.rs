@@ -145,9 +145,19 @@ impl Meters {
     /// As it is told: `2.90 m`, `9.5 ft`.
     #[must_use]
     pub fn told(self, unit: super::LengthUnit) -> String {
+        let suffix = match unit {
+            super::LengthUnit::Metres => "m",
+            super::LengthUnit::Feet => "ft",
+        };
+        format!("{} {suffix}", self.number(unit))
+    }
+
+    /// The same without its unit, for the first of two: `2.20 to 2.80 m`.
+    #[must_use]
+    pub fn number(self, unit: super::LengthUnit) -> String {
         match unit {
-            super::LengthUnit::Metres => format!("{:.2} m", self.0),
-            super::LengthUnit::Feet => format!("{:.1} ft", self.0 / 0.3048),
+            super::LengthUnit::Metres => format!("{:.2}", self.0),
+            super::LengthUnit::Feet => format!("{:.1}", self.0 / 0.3048),
         }
     }
 }

@@ -191,9 +191,10 @@ impl Here<'_> {
                 lowest: unit.scale.stops(unit.scale.lowest()),
                 left,
                 possible: possible || moved.is_some(),
-                moved: light.distance.zip(moved).map(|(from, to)| {
-                    format!("{} to {}", from.told(self.setup.length).trim_end_matches([' ', 'm', 'f', 't']), to.told(self.setup.length))
-                }),
+                moved: light
+                    .distance
+                    .zip(moved)
+                    .map(|(from, to)| format!("{} to {}", from.number(self.setup.length), to.told(self.setup.length))),
             });
         }
         for entry in &writes {
@@ -434,8 +435,7 @@ impl Here<'_> {
             let entry = Entry::Light(Box::new(LightPut { distance: Some(to), ..light.as_put() }));
             after.setup = after.setup.apply(&entry).ok()?;
             after.entries.push(entry);
-            let from = from.told(self.setup.length);
-            told.push(format!("{} {} to {}", light.name(), from.trim_end_matches([' ', 'm', 'f', 't']), to.told(self.setup.length)));
+            told.push(format!("{} {} to {}", light.name(), from.number(self.setup.length), to.told(self.setup.length)));
         }
         after.levels = Levels::of(&after.setup);
         let shown = self.lights(&mut after, Stops::ZERO, Stops::ZERO);

@@ -7,6 +7,8 @@ export default defineConfig({
   workers: 2,
   fullyParallel: false,
   timeout: 90_000,
+  // A machine that is shared may stand still for seconds: waiting longer is no failure, and no test is about speed.
+  expect: { timeout: 20_000 },
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list']],
   use: { ...browser, trace: 'retain-on-failure' },

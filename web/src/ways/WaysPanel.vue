@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Entry, RoomWay } from '@/api/client'
 import { useBoard } from '@/stores/board'
@@ -19,13 +19,19 @@ const router = useRouter()
 const setup = computed(() => board.view?.setup)
 const dragged = ref<number>()
 const holding = ref(false)
+/** The wish is written once the hand rests: a key that is pressed again moves it on. */
+let timer: ReturnType<typeof setTimeout> | undefined
 
 const wish = (level: number): Entry => ({ room_wish: ways.value?.kept ? { keep: { level } } : { remove: { level } } })
 watch(
   setup,
   (now) => {
-    dragged.value = undefined
-    if (now) void room.ways.ask({ setup: now })
+    if (!now) return
+    // An older wish that arrives while a newer one is dragged or on its way must not pull the handle back.
+    const wished = now.room.wish
+    const level = 'remove' in wished ? wished.remove.level : wished.keep.level
+    if (timer === undefined && (board.waiting === 0 || level === dragged.value)) dragged.value = undefined
+    void room.ways.ask({ setup: now, entry: dragged.value === undefined ? undefined : wish(dragged.value) })
   },
   { immediate: true },
 )
@@ -57,10 +63,18 @@ function drag(event: Event): void {
   if (setup.value) void room.ways.ask({ setup: setup.value, entry: wish(level) })
 }
 function letGo(): void {
-  const level = dragged.value
-  held.value = undefined
-  if (level !== undefined) board.write(wish(level))
+  clearTimeout(timer)
+  timer = setTimeout(writeWish, 400)
 }
+function writeWish(): void {
+  clearTimeout(timer)
+  timer = undefined
+  held.value = undefined
+  if (dragged.value !== undefined) board.write(wish(dragged.value))
+}
+onUnmounted(() => {
+  if (timer !== undefined) writeWish()
+})
 
 async function tryIt(way: RoomWay): Promise<void> {
   const id = board.view?.id

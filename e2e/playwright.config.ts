@@ -6,7 +6,7 @@ export default defineConfig({
   // One application and one database serve a worker; two workers for two cores.
   workers: 2,
   fullyParallel: false,
-  timeout: 90_000,
+  timeout: 240_000,
   // A machine that is shared may stand still for seconds: waiting longer is no failure, and no test is about speed.
   expect: { timeout: 20_000 },
   forbidOnly: Boolean(process.env.CI),

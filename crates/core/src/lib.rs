@@ -6,6 +6,8 @@
 //! - [`meter`]: what a reading means at other camera settings, and sums of lights;
 //! - [`strobe`]: a unit's power scale and the numbers on its own dial, guide numbers, energy;
 //! - [`shape`]: modifiers, grids, gels, filters, and how their light falls off;
+//! - [`field`]: light from real fronts: rectangles, discs, beams, grids, and what a room throws back;
+//! - [`sight`]: mirrors, catch-lights, the field of a lens, the edge of a shadow;
 //! - [`kit`]: every piece of equipment, and the document that carries a kit;
 //! - [`shutter`]: curtains and leaves, pulses and tails, high-speed sync, bulbs, motion;
 //! - [`lens`]: depth of field, diffraction, what focusing near costs;
@@ -24,6 +26,7 @@
 pub mod ambient;
 pub mod board;
 pub mod color;
+pub mod field;
 pub mod kit;
 pub mod lens;
 pub mod likely;
@@ -35,6 +38,7 @@ pub mod scale;
 pub mod setup;
 pub mod shape;
 pub mod shutter;
+pub mod sight;
 pub mod strobe;
 pub mod study;
 pub mod ways;

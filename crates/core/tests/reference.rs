@@ -8,6 +8,7 @@ use std::{collections::BTreeMap, fmt::Write as _, path::PathBuf, process::ExitCo
 use ink_lamp_core::{
     ambient,
     color::{self, Chromaticity, Kelvin},
+    field::{self, DVec3, Emitter, Front, Honeycomb, Outline, Surfaces},
     kit::{Micrometres, Millimetres, SensorSize},
     lens,
     meter::{self, Degrees, Receptor},
@@ -17,7 +18,8 @@ use ink_lamp_core::{
         ShutterTime, Stops, black_from, camera_equation, grey_code, grey_linear, grey_srgb, implied_reflectance, linear_of_code_limit,
     },
     setup::Meters,
-    shape::Mired,
+    shape::{Beam, HalfAngle, Mired},
+    sight,
     shutter::{self, Bulb, BulbSync, Curtains, Delay, ExponentialPulse, Leaf, MetresPerSecond},
     strobe::{Amperes, Seconds, Volts, WattHours, WattSeconds, energy, guide},
 };
@@ -248,8 +250,204 @@ fn answer(group: &str, i: &Inputs, expected: &Value) -> Option<Answer> {
         "circle_of_confusion" => circle(i),
         "airy" => airy(i),
         "bellows" => bellows(i),
+        "rect_on_axis" | "rect_off_axis_parallel" | "rect_off_axis_facing" | "rect_feathered" | "rect_tilted_receiver" | "rect_behind"
+        | "rect_general" | "disc_on_axis" | "disc_off_axis_parallel" | "disc_tilted" => area_source(i),
+        "rect_limits" => rectangle_limit(i),
+        "five_times_rule" => five_times(i),
+        "fall_off" => fall_off(i),
+        "flux_normalised" => flux_normalised(i),
+        "beam_cos_n" => beam(i),
+        "beam_wall" => beam_wall(i),
+        "grid" => grid(i),
+        "room_indirect" => room_indirect(i),
+        "room_effect_on_ratio" => room_effect(i),
+        "room_floor_for_one_light" => room_floor(i),
+        "catch_light" => catch_light(i),
+        "catch_light_size" => {
+            let width = |n| i.number(n);
+            out([("image_width", j(sight::image_width(width("source_width").ok()?, width("distance").ok()?, width("R").ok()?)))])
+        }
+        "half_vector" => half_vector(i),
+        "in_field" => in_field(i),
+        "penumbra" => penumbra(i),
         _ => return None,
     })
+}
+
+fn vector(i: &Inputs, name: &str) -> Result<DVec3, String> {
+    let at = |n: usize| i.list(name)?.get(n).and_then(Value::as_f64).ok_or_else(|| format!("input {name}"));
+    Ok(DVec3::new(at(0)?, at(1)?, at(2)?))
+}
+
+fn rectangle_on_axis(width: f64, height: f64, d: f64) -> f64 {
+    Front::new(DVec3::Z * d, DVec3::NEG_Z, DVec3::Y, Outline::Rectangle { width, height }).per_luminance(DVec3::ZERO, DVec3::Z)
+}
+
+fn disc_on_axis(radius: f64, d: f64) -> f64 {
+    Front::new(DVec3::Z * d, DVec3::NEG_Z, DVec3::Y, Outline::Disc { radius }).per_luminance(DVec3::ZERO, DVec3::Z)
+}
+
+fn area_source(i: &Inputs) -> Answer {
+    let outline = match i.marking("shape")?.as_str() {
+        "rectangle" => Outline::Rectangle { width: i.number("width")?, height: i.number("height")? },
+        _ => Outline::Disc { radius: i.number("radius")? },
+    };
+    let front = Front::new(vector(i, "source_centre")?, vector(i, "source_axis")?, vector(i, "source_up")?, outline);
+    let (point, normal, l) = (vector(i, "receiver_point")?, vector(i, "receiver_normal")?, i.number("L")?);
+    let (area, small) = (l * front.per_luminance(point, normal), l * front.per_luminance_of_point(point, normal));
+    out([("E", j(area)), ("E_point_approx", j(small)), ("area_minus_point", j((area / small).log2()))])
+}
+
+fn rectangle_limit(i: &Inputs) -> Answer {
+    out([("E", j(i.number("L")? * rectangle_on_axis(i.number("width")?, i.number("height")?, i.number("d")?)))])
+}
+
+fn five_times(i: &Inputs) -> Answer {
+    let (short, d) = (i.number("short_over_long")?, i.number("distance_over_largest_dimension")?);
+    let (area, exact) = match i.marking("shape")?.as_str() {
+        "rectangle" => (short, rectangle_on_axis(1.0, short, d)),
+        _ => (std::f64::consts::PI / 4.0, disc_on_axis(0.5, d)),
+    };
+    let point = area / (d * d);
+    out([
+        ("E_area_over_E_point", j(exact / point)),
+        ("point_formula_overestimates_by", j(point / exact - 1.0)),
+        ("stops", j((point / exact).log2())),
+    ])
+}
+
+fn fall_off(i: &Inputs) -> Answer {
+    let (w, h, d1, d2) = (i.number("width")?, i.number("height")?, i.number("d1")?, i.number("d2")?);
+    let radius = (w * h / std::f64::consts::PI).sqrt();
+    out([
+        ("point", j(2.0 * (d2 / d1).log2())),
+        ("disc_equal_area", j((disc_on_axis(radius, d1) / disc_on_axis(radius, d2)).log2())),
+        ("rectangle", j((rectangle_on_axis(w, h, d1) / rectangle_on_axis(w, h, d2)).log2())),
+    ])
+}
+
+fn flux_normalised(i: &Inputs) -> Answer {
+    let (flux, d) = (i.number("flux")?, i.number("d")?);
+    let front = |outline| Front::new(DVec3::Z * d, DVec3::NEG_Z, DVec3::Y, outline);
+    let box_ = front(Outline::Rectangle { width: i.number("width")?, height: i.number("height")? });
+    let lux = |front| flux * Emitter::new(front, 1.0, None).lux_per_lumen(DVec3::ZERO, DVec3::Z);
+    out([
+        ("L", j(flux / (std::f64::consts::PI * box_.area()))),
+        ("E_on_axis", j(lux(box_))),
+        ("E_point", j(lux(front(Outline::Point)))),
+    ])
+}
+
+fn beam(i: &Inputs) -> Answer {
+    let n = Beam::HalfAngle(said(HalfAngle::new(i.number("half_angle_50")?))?).exponent();
+    out([
+        ("n", j(n)),
+        ("half_angle_10", j(field::half_angle_at(0.1, n).to_degrees())),
+        ("flux_total", j(field::flux_of(i.number("I0")?, n))),
+        ("flux_fraction_inside_half_angle", j(field::flux_inside(i.number("half_angle_50")?.to_radians(), n))),
+        ("half_angle_of_illuminance_on_flat_wall", j(field::wall_half_angle(n).to_degrees())),
+    ])
+}
+
+fn beam_wall(i: &Inputs) -> Answer {
+    let (n, d) = (i.number("n")?, i.number("d")?);
+    let lamp = Emitter::new(Front::new(DVec3::Z * d, DVec3::NEG_Z, DVec3::Y, Outline::Point), n, None);
+    let at = |x: f64| field::flux_of(i.number("I0").unwrap_or(f64::NAN), n) * lamp.lux_per_lumen(DVec3::X * x, DVec3::Z);
+    let (aside, axis) = (at(i.number("x")?), at(0.0));
+    out([("E", j(aside)), ("below_axis", j((axis / aside).log2()))])
+}
+
+fn grid(i: &Inputs) -> Answer {
+    let grid = Honeycomb::of_cell(i.number("cell")?, i.number("depth")?);
+    let angle = i.number("angle")?.to_radians();
+    out([
+        ("T_square", j(grid.square(angle))),
+        ("T_round", j(grid.round(angle))),
+        ("cut_off_half_angle", j(grid.cut_off().to_degrees())),
+        ("half_transmission_angle_square", j(grid.angle_at(0.5, Honeycomb::square).to_degrees())),
+        ("half_transmission_angle_round", j(grid.angle_at(0.5, Honeycomb::round).to_degrees())),
+    ])
+}
+
+fn room_indirect(i: &Inputs) -> Answer {
+    let n = |name| i.number(name);
+    let room = Surfaces {
+        width: n("width")?,
+        length: n("length")?,
+        height: n("height")?,
+        walls: n("rho_walls")?,
+        ceiling: n("rho_ceiling")?,
+        floor: n("rho_floor")?,
+    };
+    let flux = n("flux")?;
+    out([
+        ("area", j(room.area())),
+        ("rho_mean", j(room.reflectance())),
+        ("E_indirect_mean", j(flux * room.indirect_per_lumen())),
+        ("E_direct_mean", j(flux / room.area())),
+    ])
+}
+
+fn room_effect(i: &Inputs) -> Answer {
+    let (key, fill, room) = (i.number("key")?, i.number("fill")?, i.number("room")?);
+    let with = field::ratio_with_room(key, fill, room);
+    out([
+        ("ratio_without", j(field::ratio_with_room(key, fill, 0.0))),
+        ("ratio_with", j(with)),
+        ("lit_minus_shadow_with", j(with.log2())),
+    ])
+}
+
+fn room_floor(i: &Inputs) -> Answer {
+    // A cube of the same area has the same mean.
+    let (area, rho) = (i.number("area")?, i.number("rho")?);
+    let side = (area / 6.0).sqrt();
+    let room = Surfaces { width: side, length: side, height: side, walls: rho, ceiling: rho, floor: rho };
+    let flux = guide::of_energy(said(WattSeconds::new(i.number("W")?))?, i.number("eta")?, 1.0).0 * i.number("losses")?;
+    let front = Front::new(DVec3::Z * i.number("d")?, DVec3::NEG_Z, DVec3::Y, Outline::Point);
+    let key = flux * Emitter::new(front, 1.0, None).facing(DVec3::ZERO);
+    let back = flux * room.indirect_per_lumen();
+    out([
+        ("key", j(key)),
+        ("room", j(back)),
+        ("room_minus_key", j((back / key).log2())),
+        ("max_ratio_lit_shadow", j(field::ratio_with_room(key, 0.0, back))),
+    ])
+}
+
+fn catch_light(i: &Inputs) -> Answer {
+    let (radius, camera, light) = (i.number("cornea_radius")?, vector(i, "camera")?, vector(i, "light")?);
+    let seen = sight::CatchLight::of(DVec3::ZERO, camera, light, radius, DVec3::Y);
+    let angle = camera.angle_between(light);
+    out([
+        ("angle_camera_light", j(angle.to_degrees())),
+        ("offset_exact", j(seen.offset())),
+        ("x", j(seen.x)),
+        ("y", j(seen.y)),
+        ("offset_half_vector_approx", j(radius * (angle / 2.0).sin())),
+        ("clock_hour", j(seen.clock())),
+        ("on_visible_cornea", json!(seen.offset() < sight::IRIS * 1000.0)),
+    ])
+}
+
+fn half_vector(i: &Inputs) -> Answer {
+    let (point, light) = (vector(i, "point")?, vector(i, "light")?);
+    let h = sight::half_vector(point, vector(i, "camera")?, light);
+    out([("h", json!([h.x, h.y, h.z])), ("incidence", j(h.angle_between(light - point).to_degrees()))])
+}
+
+fn in_field(i: &Inputs) -> Answer {
+    let field = sight::Field::of(i.number("f")?, i.number("m")?, i.number("sensor_w")?, i.number("sensor_h")?);
+    let (across, up) = field.degrees();
+    out([("hfov", j(across)), ("vfov", j(up)), ("inside", json!(field.shows(vector(i, "point")?)))])
+}
+
+fn penumbra(i: &Inputs) -> Answer {
+    let (width, d) = (i.number("source_width")?, i.number("source_to_occluder")?);
+    out([
+        ("penumbra", j(sight::penumbra(width, d, i.number("occluder_to_receiver")?) * 1000.0)),
+        ("angular_size_from_occluder", j(2.0 * (width / 2.0 / d).atan().to_degrees())),
+    ])
 }
 
 fn seconds(i: &Inputs, name: &str) -> Result<Seconds, String> {

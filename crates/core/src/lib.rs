@@ -17,6 +17,7 @@
 //! - [`ambient`]: what the room's light does at an exposure;
 //! - [`setup`]: everything as it now stands, and the entries that change it;
 //! - [`board`]: everything that follows from a setup, next move included;
+//! - [`place`]: the plan: where everything stands, how the light falls, and what that means;
 //! - [`study`]: what a setup means for shutter, movement, colour, and the frame without flash;
 //! - [`ways`]: every way to a wish for the room, with what each costs;
 //! - [`words`]: the pieces of a sentence that a screen can draw.
@@ -31,6 +32,7 @@ pub mod kit;
 pub mod lens;
 pub mod likely;
 pub mod meter;
+pub mod place;
 mod quantity;
 pub mod ratio;
 mod refusal;

@@ -1,14 +1,17 @@
 //! What stands between a lamp and the sitter: modifiers, grids, gels, filters; and how the light of a front falls off with distance.
 //!
-//! A front is taken as an even Lambertian source (exact for a disc and a rectangle on their axis: `E = πL·R²/(R² + d²)`, and the sum of four
-//! corner factors), narrowed by a beam exponent where it has one. Real fronts are brighter in the middle: ±0.3 stop (common practice, no
-//! source).
-
-use std::f64::consts::PI;
+//! A front is taken as an even Lambertian source, narrowed by a beam exponent where it has one: [`crate::field`] has the formulas.
 
 use serde::{Deserialize, Serialize};
 
-use crate::{Refusal, meter::Degrees, quantity::quantity, scale::Stops, setup::Meters};
+use crate::{
+    Refusal,
+    field::{DVec3, Emitter, Front, Outline},
+    meter::Degrees,
+    quantity::quantity,
+    scale::Stops,
+    setup::Meters,
+};
 
 quantity! {
     /// Light that is taken away, 0 to 12 stops.
@@ -154,11 +157,21 @@ pub struct Shape {
 }
 
 impl Shape {
-    /// A front this small beside the shortest distance is a point.
-    const POINT: Extent = Extent(0.02);
-
-    fn exponent(&self) -> f64 {
+    /// Exponent of its beam; a soft front without one spreads evenly.
+    #[must_use]
+    pub fn exponent(&self) -> f64 {
         self.beam.map_or(1.0, Beam::exponent)
+    }
+
+    /// Its front; a head without a size is a point. `lying` turns a rectangle on its side.
+    #[must_use]
+    pub fn outline(&self, lying: bool) -> Outline {
+        match self.size {
+            None => Outline::Point,
+            Some(Size::Round { diameter }) => Outline::Disc { radius: diameter.get() / 2.0 },
+            Some(Size::Rectangle { width, height }) if lying => Outline::Rectangle { width: height.get(), height: width.get() },
+            Some(Size::Rectangle { width, height }) => Outline::Rectangle { width: width.get(), height: height.get() },
+        }
     }
 
     /// All that is lost on the way out, stops.
@@ -168,15 +181,11 @@ impl Shape {
     }
 
     /// Illuminance on the axis at a distance, in lux (or lux-seconds) for each lumen (lumen-second) that leaves the front:
-    /// `(n + 1)/2π · g(d)`, with `g = 1/d²` for a point, `1/(d² + R²)` for a disc, `πF/A` for a rectangle.
+    /// [`Emitter::lux_per_lumen`] without a grid.
     #[must_use]
     pub fn lux_per_lumen(&self, distance: Meters) -> f64 {
-        let d = distance.get();
-        let spread = match self.size.unwrap_or(Size::Round { diameter: Self::POINT }) {
-            Size::Round { diameter } => 1.0 / (d * d + (diameter.get() / 2.0).powi(2)),
-            Size::Rectangle { width, height } => PI * rectangle(width.get(), height.get(), d) / (width.get() * height.get()),
-        };
-        (self.exponent() + 1.0) / (2.0 * PI) * spread
+        let front = Front::new(DVec3::Z * distance.get(), DVec3::NEG_Z, DVec3::Y, self.outline(false));
+        Emitter::new(front, self.exponent(), None).lux_per_lumen(DVec3::ZERO, DVec3::Z)
     }
 
     /// What a change of distance does, in stops. Softer than the point law near a large front.
@@ -211,13 +220,6 @@ impl Shape {
         }
         Meters::new(near)
     }
-}
-
-/// Form factor of a rectangle of width `a` and height `b` from its axis at distance `d`, receiver parallel: four corner factors.
-fn rectangle(a: f64, b: f64, d: f64) -> f64 {
-    let (x, y) = (a / 2.0 / d, b / 2.0 / d);
-    let half = |x: f64, y: f64| x / x.hypot(1.0) * (y / x.hypot(1.0)).atan();
-    4.0 / (2.0 * PI) * (half(x, y) + half(y, x))
 }
 
 /// A honeycomb before a front.
@@ -260,6 +262,8 @@ pub struct Filter {
 
 #[cfg(test)]
 mod tests {
+    use std::f64::consts::PI;
+
     use proptest::prelude::*;
 
     use super::*;

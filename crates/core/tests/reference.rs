@@ -19,8 +19,8 @@ use ink_lamp_core::{
     },
     setup::Meters,
     shape::{Beam, HalfAngle, Mired},
-    sight,
     shutter::{self, Bulb, BulbSync, Curtains, Delay, ExponentialPulse, Leaf, MetresPerSecond},
+    sight,
     strobe::{Amperes, Seconds, Volts, WattHours, WattSeconds, energy, guide},
 };
 use serde_json::{Map, Value, json};
@@ -250,8 +250,16 @@ fn answer(group: &str, i: &Inputs, expected: &Value) -> Option<Answer> {
         "circle_of_confusion" => circle(i),
         "airy" => airy(i),
         "bellows" => bellows(i),
-        "rect_on_axis" | "rect_off_axis_parallel" | "rect_off_axis_facing" | "rect_feathered" | "rect_tilted_receiver" | "rect_behind"
-        | "rect_general" | "disc_on_axis" | "disc_off_axis_parallel" | "disc_tilted" => area_source(i),
+        "rect_on_axis"
+        | "rect_off_axis_parallel"
+        | "rect_off_axis_facing"
+        | "rect_feathered"
+        | "rect_tilted_receiver"
+        | "rect_behind"
+        | "rect_general"
+        | "disc_on_axis"
+        | "disc_off_axis_parallel"
+        | "disc_tilted" => area_source(i),
         "rect_limits" => rectangle_limit(i),
         "five_times_rule" => five_times(i),
         "fall_off" => fall_off(i),
@@ -331,11 +339,7 @@ fn flux_normalised(i: &Inputs) -> Answer {
     let front = |outline| Front::new(DVec3::Z * d, DVec3::NEG_Z, DVec3::Y, outline);
     let box_ = front(Outline::Rectangle { width: i.number("width")?, height: i.number("height")? });
     let lux = |front| flux * Emitter::new(front, 1.0, None).lux_per_lumen(DVec3::ZERO, DVec3::Z);
-    out([
-        ("L", j(flux / (std::f64::consts::PI * box_.area()))),
-        ("E_on_axis", j(lux(box_))),
-        ("E_point", j(lux(front(Outline::Point)))),
-    ])
+    out([("L", j(flux / (std::f64::consts::PI * box_.area()))), ("E_on_axis", j(lux(box_))), ("E_point", j(lux(front(Outline::Point))))])
 }
 
 fn beam(i: &Inputs) -> Answer {
@@ -391,11 +395,7 @@ fn room_indirect(i: &Inputs) -> Answer {
 fn room_effect(i: &Inputs) -> Answer {
     let (key, fill, room) = (i.number("key")?, i.number("fill")?, i.number("room")?);
     let with = field::ratio_with_room(key, fill, room);
-    out([
-        ("ratio_without", j(field::ratio_with_room(key, fill, 0.0))),
-        ("ratio_with", j(with)),
-        ("lit_minus_shadow_with", j(with.log2())),
-    ])
+    out([("ratio_without", j(field::ratio_with_room(key, fill, 0.0))), ("ratio_with", j(with)), ("lit_minus_shadow_with", j(with.log2()))])
 }
 
 fn room_floor(i: &Inputs) -> Answer {

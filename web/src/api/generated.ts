@@ -158,6 +158,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where everything stands, how the light falls, and what that means. Nothing is kept. */
+        post: operations["drawPlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scales": {
         parameters: {
             query?: never;
@@ -401,6 +418,26 @@ export interface components {
          * @example 5.6
          */
         Aperture: string;
+        /** @description A place as it is seen from the sitter. */
+        Around: {
+            /** @description From face to light, slant; for a ground light from the light to the ground. */
+            distance: components["schemas"]["Meters"];
+            /** @description Above the floor. */
+            height: components["schemas"]["Height"];
+            /** @description The way round from the camera's direction, seen from above; a ground light stays where it is from side to side. */
+            round: components["schemas"]["Bearing"];
+        };
+        /** @description An arrangement to begin from. */
+        Arrangement: {
+            /** @description What puts it there. */
+            entries: components["schemas"]["Entry"][];
+            /** @description `Loop`. */
+            name: string;
+            /** @description What it is good for. */
+            use_for: string;
+            /** @description Where each light goes, and what the room changed. */
+            words: string;
+        };
         /** @description What automatic flash gave. */
         Automatic: {
             /** @description The power. */
@@ -534,6 +571,15 @@ export interface components {
             /** @description How finely its dials step. */
             steps: components["schemas"]["DialSteps"];
         };
+        /** @description Where the camera stands and how it is held. */
+        CameraPlace: {
+            /** @description The height above the sitter's place that is the middle of the picture. */
+            aim: components["schemas"]["Height"];
+            /** @description The middle of its lens. */
+            at: components["schemas"]["Point"];
+            /** @description The long side of the picture stands upright. */
+            upright: boolean;
+        };
         /** @description The camera was set. */
         CameraSet: {
             /** @description Aperture as marked: `8`. */
@@ -564,6 +610,37 @@ export interface components {
             /** @description Sync time, where it is known. */
             sync?: string | null;
         };
+        /** @description A light in one eye. */
+        CatchShown: {
+            /** @description Which light. */
+            light: components["schemas"]["LightId"];
+            /** @description Its role. */
+            role: components["schemas"]["Role"];
+            /** @description Whether it is seen. */
+            seen: boolean;
+            /**
+             * Format: double
+             * @description How wide it is, millimetres.
+             */
+            width: number;
+            /** @description `10 o'clock, 3.1 mm`, or why it is missing. */
+            words: string;
+            /**
+             * Format: double
+             * @description To the picture's right of the iris's middle, millimetres.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Up, millimetres.
+             */
+            y: number;
+        };
+        /**
+         * Format: double
+         * @description How far the chin is up, −45 to 45 degrees; negative is down.
+         */
+        Chin: number;
         /** @description Units that hang on one mains circuit. */
         CircuitShown: {
             /**
@@ -634,6 +711,21 @@ export interface components {
             title: string;
             /** @description The camera's white balance: `5500 K`, or that it is matched to the flash. */
             white: string;
+        };
+        /** @description A line of equal light. */
+        Contour: {
+            /** @description Its runs, each a row of `x, z` (or `x, y` on the ground) in metres. */
+            lines: number[][][];
+            /** @description As written on it: `+1`. */
+            shown: string;
+            /** @description Against the sitter, or the exposure. */
+            stops: components["schemas"]["Stops"];
+        };
+        /** @description The lines of one light, or of all together. */
+        Contours: {
+            light?: components["schemas"]["LightId"] | null;
+            /** @description From the brightest. */
+            lines: components["schemas"]["Contour"][];
         };
         /**
          * @description What "3 : 1" means.
@@ -716,6 +808,45 @@ export interface components {
             /** @description What it means: two or three short lines. */
             lines: components["schemas"]["Span"][][];
         };
+        /** @description The ground as an elevation, seen from the sitter. */
+        Elevation: {
+            /**
+             * Format: double
+             * @description Bottom.
+             */
+            bottom: number;
+            /**
+             * Format: int32
+             * @description Cells from side to side.
+             */
+            columns: number;
+            /** @description Lines of equal tone, a half stop apart. */
+            contours: components["schemas"]["Contour"][];
+            /**
+             * Format: double
+             * @description The ground ends here to each side.
+             */
+            half_width: number;
+            /**
+             * Format: double
+             * @description Left, right, bottom and top of what is drawn, metres.
+             */
+            left: number;
+            /** @description What the picture shows of it: left, right, bottom, top. */
+            picture: number[];
+            /**
+             * Format: double
+             * @description Right.
+             */
+            right: number;
+            /** @description Tones row by row from the top, 8-bit sRGB. */
+            tones: number[];
+            /**
+             * Format: double
+             * @description Top.
+             */
+            top: number;
+        };
         /** @description What a unit has left. */
         EnergyShown: {
             /** @description Stops left down to the lowest. */
@@ -786,6 +917,18 @@ export interface components {
             /** @description What must hold whatever the room asks for. */
             holds: components["schemas"]["Holds"];
         } | {
+            /** @description The studio around the sitter was described. */
+            studio: components["schemas"]["Studio"];
+        } | {
+            /** @description A light was put somewhere, or taken off the plan. */
+            placed: components["schemas"]["LightPlaced"];
+        } | {
+            /** @description The sitter moved, and all else stayed. */
+            sitter_moved: components["schemas"]["SitterMoved"];
+        } | {
+            /** @description What the ground is to look like. */
+            ground_tone: components["schemas"]["GroundWished"];
+        } | {
             /** @description A frame by automatic flash, to begin from. */
             automatic: components["schemas"]["AutomaticFrame"];
         } | {
@@ -842,6 +985,13 @@ export interface components {
          * @description A length of a front or a panel, 0.02 to 6 metres.
          */
         Extent: number;
+        /** @description An eye, as it stands in the picture. */
+        EyeShown: {
+            /** @description The lights in it. */
+            lights: components["schemas"]["CatchShown"][];
+            /** @description `left in the picture`. */
+            which: string;
+        };
         /** @description An f-number in the pieces a screen sets: the number, the small tenths, and how it is said. */
         FNumber: {
             /** @description The number after the ƒ: `5.6`. */
@@ -867,6 +1017,29 @@ export interface components {
             /** @description What the key does not reach. */
             shadow: components["schemas"]["NowAfter"];
         };
+        /** @description What one light does to the face. */
+        FaceLight: {
+            /** @description The brows keep it from the eyes. */
+            dark_sockets: boolean;
+            /** @description From the near to the far side of the face: `0.2 stop over the face`. */
+            falloff: string;
+            /** @description Across the group, where there is one. */
+            group?: string | null;
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+            nose?: components["schemas"]["NoseShadow"] | null;
+            /** @description Its pattern. */
+            pattern: components["schemas"]["Pattern"];
+            /**
+             * Format: double
+             * @description Width of the shadow's edge on the cheek, millimetres.
+             */
+            penumbra: number;
+            /** @description `soft: the nose's shadow has an edge of 24 mm`. */
+            softness: string;
+            /** @description `Loop, 4° from Rembrandt`; short or broad where the face is turned. */
+            words: string;
+        };
         /** @description A neutral-density filter before the lens: it takes from room and flash alike. */
         Filter: {
             /** @description What it takes, stops. */
@@ -890,7 +1063,7 @@ export interface components {
          * @description What can be found.
          * @enum {string}
          */
-        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "no_flash_frame" | "room_places" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
+        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "no_flash_frame" | "room_places" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
         /** @description How shutter and flash meet. */
         Firing: {
             /** @description From the frame being open to the flash. */
@@ -1086,6 +1259,70 @@ export interface components {
             /** @description What it takes on its axis, stops. */
             loss: components["schemas"]["Loss"];
         };
+        /** @description The ground behind the sitter. */
+        Ground: {
+            /** @description How far behind the sitter. */
+            behind: components["schemas"]["Meters"];
+            /** @description Wall or paper. */
+            kind: components["schemas"]["GroundKind"];
+            /** @description What it throws back. */
+            reflectance: components["schemas"]["Return"];
+            /** @description How wide. */
+            width: components["schemas"]["Meters"];
+        };
+        /**
+         * @description What is behind the sitter.
+         * @enum {string}
+         */
+        GroundKind: "wall" | "paper";
+        /** @description The ground. */
+        GroundShown: {
+            /**
+             * Format: int32
+             * @description The tone as an 8-bit grey.
+             */
+            code: number;
+            light?: components["schemas"]["Stops"] | null;
+            /** @description Brightest and darkest tone within the picture. */
+            range?: components["schemas"]["Stops"][] | null;
+            /** @description Whether it is as wished. */
+            right?: boolean | null;
+            /** @description The parts. */
+            spill: components["schemas"]["Spill"][];
+            tone?: components["schemas"]["Stops"] | null;
+            /** @description Lights that are not counted, because nothing is known of them. */
+            unknown: string[];
+            /** @description What gives the wish. */
+            ways: components["schemas"]["GroundWay"][];
+            wish?: components["schemas"]["GroundTone"] | null;
+            /** @description `Ground at −3.2: dark grey, even within 0.4 stop.` */
+            words: string;
+            /** @description What a bright ground throws on the sitter's edges. */
+            wrap?: string | null;
+        };
+        /** @description What the ground is to look like. */
+        GroundTone: "black" | {
+            /** @description A grey, in stops from a mid-grey that is exposed right. */
+            grey: {
+                /** @description −4.5 to +2. */
+                level: components["schemas"]["Stops"];
+            };
+        } | "white";
+        /** @description What gives a wished tone, or does not. */
+        GroundWay: {
+            /** @description What writes it, where entries do. */
+            entries: components["schemas"]["Entry"][];
+            /** @description What tone it leads to. */
+            tone: string;
+            /** @description What is to be done. */
+            words: string;
+            /** @description Whether that is what is wished. */
+            works: boolean;
+        };
+        /** @description What the ground is to look like was said, or given up. */
+        GroundWished: {
+            tone?: components["schemas"]["GroundTone"] | null;
+        };
         /**
          * @description A group of units that is set together: a letter, A to Z.
          * @example A
@@ -1153,6 +1390,11 @@ export interface components {
             /** @description The program's version. */
             version: string;
         };
+        /**
+         * Format: double
+         * @description A height above the floor, 0 to 12 metres.
+         */
+        Height: number;
         /** @description A reading that is held, with how it stands. */
         Held: {
             /** @description Where and how the meter was held. */
@@ -1414,6 +1656,7 @@ export interface components {
             id: components["schemas"]["LightId"];
             /** @description What is on it, in words. */
             modifier?: string | null;
+            place?: components["schemas"]["LightPlace"] | null;
             reading?: components["schemas"]["Held"] | null;
             /** @description What its modifier does, grid, gels, angle, group, channel, circuit. */
             rig?: components["schemas"]["Rig"];
@@ -1447,6 +1690,21 @@ export interface components {
          * @example fill
          */
         LightId: string;
+        /** @description Where a light stands and where it looks. */
+        LightPlace: {
+            aim?: components["schemas"]["Point"] | null;
+            /** @description The middle of its front. */
+            at: components["schemas"]["Point"];
+            /** @description Its front lies on its side. */
+            lying?: boolean;
+        };
+        /** @description A light was put somewhere, or taken off the plan. */
+        LightPlaced: {
+            around?: components["schemas"]["Around"] | null;
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+            place?: components["schemas"]["LightPlace"] | null;
+        };
         /** @description A light was described. What is left out is not known. */
         LightPut: {
             /**
@@ -1680,6 +1938,21 @@ export interface components {
             /** @description What it should look like, in a sentence. */
             title: string;
         };
+        /** @description A shadow's way on the face, millimetres in the picture. */
+        NoseShadow: {
+            /** @description Whether it runs into the cheek's own shadow. */
+            joined: boolean;
+            /**
+             * Format: double
+             * @description To the picture's right.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Up.
+             */
+            y: number;
+        };
         /** @description Something worth knowing of a piece of the kit. */
         Note: {
             /** @description A caution for people's safety. Local codes and licensed practice decide. */
@@ -1708,11 +1981,11 @@ export interface components {
             /** @description Which. */
             light: components["schemas"]["LightId"];
         };
-        /** @description The room at its other place. */
+        /** @description A second level on a lane. */
         OtherPlace: {
             /** @description Where it lies there. */
             mark: components["schemas"]["Mark"];
-            /** @description Which: `sitter` or `ground`. */
+            /** @description Which: `sitter`, `ground`, or `in all`. */
             place: string;
         };
         /** @description The other decision: to keep what is to be removed, or the other way round. */
@@ -1726,20 +1999,24 @@ export interface components {
             /** @description `Or keep it, at −1.5`. */
             words: string;
         };
-        /** @description A reflector or a flag. */
+        /** @description A panel that stands upright: reflector, dark panel or flag. */
         Panel: {
+            /** @description Its middle. */
+            at: components["schemas"]["Point"];
+            /** @description Where its face looks, seen from above: degrees from the direction to the camera; negative is camera left. */
+            facing: components["schemas"]["Bearing"];
+            /** @description How high. */
+            height: components["schemas"]["Extent"];
             /** @description What it does. */
             kind: components["schemas"]["PanelKind"];
-            /** @description As it is called, 1 to 60 characters. */
-            name: string;
-            /** @description How large it is. */
-            size: components["schemas"]["Size"];
+            /** @description How wide. */
+            width: components["schemas"]["Extent"];
         };
         /**
          * @description What a panel does.
          * @enum {string}
          */
-        PanelKind: "white" | "silver" | "dark" | "flag";
+        PanelKind: "white" | "silver" | "dark";
         /** @description A surface as it comes out. */
         Patch: {
             /**
@@ -1750,6 +2027,11 @@ export interface components {
             /** @description `mid-grey`. */
             name: string;
         };
+        /**
+         * @description A pattern of light on the face.
+         * @enum {string}
+         */
+        Pattern: "flat" | "butterfly" | "loop" | "rembrandt" | "split" | "rim" | "overhead" | "below";
         /** @description A piece as it is to be. */
         PieceToPut: {
             /** @description What it is. */
@@ -1762,6 +2044,118 @@ export interface components {
          * @enum {string}
          */
         Place: "face" | "shadow_side" | "hair_or_shoulder" | "ground";
+        /** @description Everything that follows from where things stand. */
+        Plan: {
+            /** @description The camera. */
+            camera: components["schemas"]["PlanCamera"];
+            /** @description Lines of equal light. */
+            contours: components["schemas"]["Contours"][];
+            /** @description Whether it was described, or is only the usual one. */
+            described: boolean;
+            elevation?: components["schemas"]["Elevation"] | null;
+            /** @description What a drawing should show: left, right, behind, before, metres. */
+            extent: number[];
+            /** @description The eyes. */
+            eyes: components["schemas"]["EyeShown"][];
+            /** @description What each key and fill does to the face. */
+            face: components["schemas"]["FaceLight"][];
+            ground?: components["schemas"]["GroundShown"] | null;
+            /** @description Metres or feet. */
+            length: components["schemas"]["LengthUnit"];
+            /** @description Lights that have a place. */
+            lights: components["schemas"]["PlanLight"][];
+            range?: components["schemas"]["SitterRange"] | null;
+            /** @description Lights from behind. */
+            rims: components["schemas"]["RimShown"][];
+            shadow?: components["schemas"]["RoomShadow"] | null;
+            /** @description Arrangements to begin from, where they were asked. */
+            starts: components["schemas"]["Arrangement"][];
+            /** @description The studio as it stands. */
+            studio: components["schemas"]["Studio"];
+            /** @description Lights that have none yet. */
+            unplaced: components["schemas"]["Unplaced"][];
+        };
+        /** @description The camera on the plan. */
+        PlanCamera: {
+            /** @description Where. */
+            at: number[];
+            /** @description The field's two ends at the ground, or at the edge of the drawing: `x, z`. None before lens and sensor are known. */
+            field?: number[][] | null;
+            /** @description `1.30`. */
+            height_words: string;
+            /** @description `2.00 m · 85 mm`. */
+            words: string;
+        };
+        /** @description A plan, and the board where something would happen. */
+        PlanDrawn: {
+            board?: components["schemas"]["Board"] | null;
+            /** @description The plan. */
+            plan: components["schemas"]["Plan"];
+        };
+        /** @description A light on the plan. */
+        PlanLight: {
+            /** @description Where its axis goes. */
+            aim: number[];
+            /** @description As it is seen from the sitter, for the fields. */
+            around: components["schemas"]["Around"];
+            /** @description Where: `x, y, z`, metres. */
+            at: number[];
+            /** @description The outline of its front. */
+            edge: number[][];
+            /** @description `1.85 · 30°`: height, and angle down to what it lights. */
+            height_words: string;
+            /** @description Whether it is in the picture, or its stand. */
+            in_picture: boolean;
+            /** @description For a screen reader: `Fill, 2.20 m, 25 degrees right, height 1.75 m`. */
+            label: string;
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+            /** @description As it is said. */
+            name: string;
+            /** @description Its role. */
+            role: components["schemas"]["Role"];
+            /** @description `1.50 m · 45° left`. */
+            words: string;
+        };
+        /** @description What is asked of a plan beside what is always told. */
+        PlanQuestion: {
+            /** @description The light whose lines are drawn in full; lanes that are no lights draw none. */
+            chosen?: string | null;
+            /** @description Whether the ground's elevation is drawn. */
+            elevation?: boolean;
+            /** @description Whether the others' lines at +1, 0 and −1 are drawn too. */
+            others?: boolean;
+            /** @description Whether arrangements to begin from are told. */
+            starts?: boolean;
+            /** @description Whether the lines of all lights together are drawn. */
+            together?: boolean;
+        };
+        /** @description A setup whose plan is asked for. */
+        PlanToDraw: {
+            entry?: components["schemas"]["Entry"] | null;
+            /** @description What is drawn beside what is always told. */
+            question?: components["schemas"]["PlanQuestion"];
+            /** @description How it stands. */
+            setup: components["schemas"]["Setup"];
+        };
+        /** @description A point in the studio, metres. */
+        Point: {
+            /**
+             * Format: double
+             * @description To the camera's right, −30 to 30.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Above the floor, 0 to 12.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description From the sitter toward the camera, −30 to 30.
+             */
+            z: number;
+        };
         /** @description A unit's power scale, to be drawn. */
         PowerDrawing: {
             /** @description Lowest power in stops below full. */
@@ -1960,6 +2354,11 @@ export interface components {
          * @enum {string}
          */
         Receptor: "dome_to_camera" | "dome_to_light" | "flat_to_light" | "flat_to_camera";
+        /**
+         * Format: double
+         * @description How much of the light a surface throws back, 0.01 to 0.95: white paint 0.8, grey 0.18 to 0.4, black cloth 0.03.
+         */
+        Return: number;
         /** @description What belongs to a light beside its unit and place. What is left out is not known, or not there. */
         Rig: {
             angle?: components["schemas"]["Degrees"] | null;
@@ -1980,6 +2379,19 @@ export interface components {
             group?: components["schemas"]["Group"] | null;
             kit?: components["schemas"]["FromKit"] | null;
             shape?: components["schemas"]["Shape"] | null;
+        };
+        /** @description A light from behind. */
+        RimShown: {
+            /** @description Whether it shines into the lens. */
+            flare: boolean;
+            /** @description Whether the sitter hides all of it from the lens. */
+            hidden: boolean;
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+            /** @description All of that in words. */
+            words: string;
+            /** @description Whether its light comes round the edge to where the camera sees it. */
+            wraps: boolean;
         };
         /**
          * @description What a light is for.
@@ -2018,6 +2430,21 @@ export interface components {
             place: components["schemas"]["RoomPlace"];
             /** @description What the meter showed. */
             reading: components["schemas"]["Reading"];
+        };
+        /** @description What comes back to the shadow side. */
+        RoomShadow: {
+            /** @description The greatest lit : shadow without any fill: `5.9 : 1`; none where nothing comes back. */
+            greatest?: string | null;
+            /** @description Each panel, in the studio's order. */
+            panels: string[];
+            /**
+             * Format: double
+             * @description The same as a number.
+             */
+            ratio?: number | null;
+            walls?: components["schemas"]["Stops"] | null;
+            /** @description In words. */
+            words: string;
         };
         /** @description The room's fate. */
         RoomShown: {
@@ -2193,6 +2620,7 @@ export interface components {
              * @description Frames shot in this setup.
              */
             frames?: number;
+            ground_tone?: components["schemas"]["GroundTone"] | null;
             /** @description What must hold whatever the room asks for. */
             holds?: components["schemas"]["Holds"];
             /** @description Metres or feet. */
@@ -2204,6 +2632,7 @@ export interface components {
             room: components["schemas"]["Room"];
             /** @description The ways of working that hold here. */
             schools?: components["schemas"]["Schools"];
+            studio?: components["schemas"]["Studio"] | null;
             /** @description The mains, and the pace that is wanted. */
             supplies?: components["schemas"]["Supplies"];
             transmitter?: components["schemas"]["Transmitter"] | null;
@@ -2330,6 +2759,41 @@ export interface components {
          * @example 1/160
          */
         ShutterTime: string;
+        /**
+         * @description A side of the room.
+         * @enum {string}
+         */
+        Side: "left" | "right" | "behind" | "before";
+        /** @description The sitter. */
+        Sitter: {
+            /** @description How far the chin is up. */
+            chin: components["schemas"]["Chin"];
+            /** @description The eyes above the floor: about 1.25 m seated, 1.6 m standing. */
+            face: components["schemas"]["Height"];
+            /** @description Where the face looks, seen from above: degrees from the camera; negative is camera left. */
+            facing: components["schemas"]["Bearing"];
+            group?: components["schemas"]["Extent"] | null;
+        };
+        /** @description The sitter moved, and all else stayed. */
+        SitterMoved: {
+            /**
+             * Format: double
+             * @description To the camera's right, metres.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Toward the camera, metres.
+             */
+            z: number;
+        };
+        /** @description How far the sitter may go within a third of a stop. */
+        SitterRange: {
+            /** @description To the camera's left, right, away from it and toward it, metres; none over 1.5 m. */
+            ways: (number | null)[];
+            /** @description In words. */
+            words: string;
+        };
         /** @description A sitting in the list. */
         SittingInList: {
             /** @description The look that was worked on last. */
@@ -2423,6 +2887,17 @@ export interface components {
             /** @description The mark of a light's role. */
             mark: components["schemas"]["Role"];
         };
+        /** @description One light's part in the ground. */
+        Spill: {
+            level?: components["schemas"]["Stops"] | null;
+            light?: components["schemas"]["LightId"] | null;
+            /** @description `Key`, `Thrown back by the room`, `Room`. */
+            name: string;
+            /** @description Its role; the room's for what is no light. */
+            role: components["schemas"]["Role"];
+            /** @description The same as told: `−3.4`, `below −9`, `nothing`. */
+            shown: string;
+        };
         /** @description How a reading stands. */
         Standing: "measured" | {
             /** @description Carried along by a change that can be worked out: a prediction. */
@@ -2461,6 +2936,19 @@ export interface components {
          * @description Stops: base-2 logarithm of a ratio of amounts of light
          */
         Stops: number;
+        /** @description The studio around the sitter. What is left out is not there, or not known. */
+        Studio: {
+            /** @description The camera. */
+            camera: components["schemas"]["CameraPlace"];
+            ground?: components["schemas"]["Ground"] | null;
+            /** @description Reflectors, dark panels and flags, at most 8. */
+            panels?: components["schemas"]["Panel"][];
+            /** @description The sitter. */
+            sitter: components["schemas"]["Sitter"];
+            walls?: components["schemas"]["Walls"] | null;
+            /** @description At most 8. */
+            windows?: components["schemas"]["Window"][];
+        };
         /** @description What a setup means for shutter, movement, colour, and the frame without flash. */
         Study: {
             /** @description Colour. */
@@ -2674,11 +3162,41 @@ export interface components {
             supply?: components["schemas"]["Supply"] | null;
             zoom?: components["schemas"]["Zoom"] | null;
         };
+        /** @description A light without a place. */
+        Unplaced: {
+            /** @description What puts it where it likely stands. */
+            entry: components["schemas"]["Entry"];
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+            /** @description As it is said. */
+            name: string;
+            /** @description Its role. */
+            role: components["schemas"]["Role"];
+        };
         /**
          * Format: double
          * @description Voltage, 1 to 1000 volts.
          */
         Volts: number;
+        /** @description The room around, distances from the sitter. */
+        Walls: {
+            /** @description To the wall behind the camera. */
+            before: components["schemas"]["Meters"];
+            /** @description To the wall behind the sitter. */
+            behind: components["schemas"]["Meters"];
+            /** @description The ceiling above the floor. */
+            ceiling: components["schemas"]["Meters"];
+            /** @description What the ceiling throws back. */
+            ceiling_reflectance: components["schemas"]["Return"];
+            /** @description What the floor throws back. */
+            floor_reflectance: components["schemas"]["Return"];
+            /** @description To the wall at camera left. */
+            left: components["schemas"]["Meters"];
+            /** @description What the walls throw back. */
+            reflectance: components["schemas"]["Return"];
+            /** @description To the wall at camera right. */
+            right: components["schemas"]["Meters"];
+        };
         /**
          * Format: double
          * @description A battery's energy, 0.1 to 10000 watt-hours.
@@ -2760,6 +3278,18 @@ export interface components {
             entry?: components["schemas"]["Entry"] | null;
             /** @description How it stands. */
             setup: components["schemas"]["Setup"];
+        };
+        /** @description A window. */
+        Window: {
+            /**
+             * Format: double
+             * @description Its middle along the wall: `z` of a side wall, `x` of one across.
+             */
+            along: number;
+            /** @description In which wall. */
+            wall: components["schemas"]["Side"];
+            /** @description How wide. */
+            width: components["schemas"]["Extent"];
         };
         /** @description The range of a head that zooms, millimetres of focal length that it covers. */
         Zoom: {
@@ -3054,6 +3584,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    drawPlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanToDraw"];
+            };
+        };
+        responses: {
+            /** @description The plan */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanDrawn"];
+                };
+            };
+            /** @description It can't be true of this setup, or a field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
             };
         };
     };

@@ -4,6 +4,7 @@ use super::{EnergyShown, Face, TOLERANCE_TENTHS, energy, levels::Levels, moves::
 use crate::{
     ambient::RoomWish,
     meter::{Exposure, Reading},
+    place::{level_on_ground, stage::Stage},
     scale::{FNumber, Series, Stops, fnumber},
     setup::{Because, Held, Light, Role, Setup, Standing, Step},
 };
@@ -28,7 +29,7 @@ pub struct Lane {
     pub words: String,
     /// What was read, or is likely by now.
     pub reading: Option<Mark>,
-    /// The room where the wish does not look: at the sitter or at the ground.
+    /// The room where the wish does not look, at the sitter or at the ground; on the ground's lane what lies there in all.
     pub other: Option<OtherPlace>,
     /// Whether the reading was carried along and is only likely.
     pub likely: bool,
@@ -52,11 +53,11 @@ pub struct Lane {
     pub energy: Option<EnergyShown>,
 }
 
-/// The room at its other place.
+/// A second level on a lane.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct OtherPlace {
-    /// Which: `sitter` or `ground`.
+    /// Which: `sitter`, `ground`, or `in all`.
     pub place: String,
     /// Where it lies there.
     pub mark: Mark,
@@ -200,6 +201,7 @@ pub struct DialShown {
 pub(super) fn lanes(setup: &Setup, levels: &Levels, pick: &Pick, face: Option<&Face>) -> Vec<Lane> {
     let mut lanes = vec![room(setup, levels), camera(setup)];
     lanes.extend((0..setup.lights.len()).map(|i| light(setup, levels, i, pick)));
+    on_ground(setup, levels, &mut lanes);
     lanes.push(whole(setup, levels, face));
     lanes.push(frame(setup));
     for (lane, number) in lanes.iter_mut().zip(1u8..) {
@@ -229,6 +231,15 @@ fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         foot: Foot::default(),
         dial: None,
         energy: None,
+    }
+}
+
+/// What lies on the ground in all, on the lane of its first light: with places the others' spill and what the room throws back count.
+fn on_ground(setup: &Setup, levels: &Levels, lanes: &mut [Lane]) {
+    let Some(e) = levels.exposure.filter(|_| setup.lights.iter().any(|l| l.place.is_some())) else { return };
+    let Some(level) = level_on_ground(&Stage::of(setup, levels)) else { return };
+    if let Some(lane) = lanes.iter_mut().find(|l| l.role == Some(Role::Ground)) {
+        lane.other = Some(OtherPlace { place: "in all".to_owned(), mark: Mark::at(level, e) });
     }
 }
 

@@ -70,6 +70,10 @@ impl Levels {
         let mut levels =
             Self { exposure, room, room_level, room_ground, ground_level, wished_room: None, lights, targets, whole, check: None };
         levels.wished_room = levels.room_for(setup.room.wish);
+        // A tone that is wished of the ground is its light's wish, less what the others spill there.
+        if let Some(ground) = Self::index(setup, Role::Ground).filter(|i| setup.lights[*i].target.is_none() && exposure.is_some()) {
+            levels.targets[ground] = crate::place::ground::target(setup, &levels);
+        }
         levels.check = whole_against_parts(setup, &levels);
         levels
     }

@@ -7,7 +7,7 @@ use crate::{
     ambient::{RoomWish, darkening},
     ratio::{Anchor, Convention},
     scale::{FNumber, Series, Stops},
-    setup::{CameraSet, Entry, Follow, LightId, Place, ReadingTaken, Role, Setup, Subject},
+    setup::{CameraSet, Entry, Follow, GroundTone, Held, LightId, Meters, Place, ReadingTaken, Role, Setup, Subject},
     words::{Line, Span, strong, text},
 };
 
@@ -160,6 +160,30 @@ impl TapeLine {
                 line(TapeKind::Choice, None, vec![text("Shutter and flash")], format!("{high_speed}{delay}"))
             }
             Entry::Holds(holds) => line(TapeKind::Choice, None, vec![text("What must hold")], holds.words()),
+            Entry::Studio(studio) => {
+                let ground = studio.ground.map(|g| format!(", ground {} behind", g.behind.told(after.length))).unwrap_or_default();
+                line(TapeKind::Choice, None, vec![text("Studio")], format!("camera at {}{ground}", camera_words(after)))
+            }
+            Entry::Placed(placed) => {
+                let (name, role, _) = named(after, &placed.light);
+                let place = after.light(&placed.light).and_then(|l| l.place_words(after));
+                let by = moved(before, after, &placed.light).map(|by| format!("{by} of light, by the model"));
+                let head = match &place {
+                    Some(_) => format!("{name} moved"),
+                    None => format!("{name} off the plan"),
+                };
+                line(TapeKind::Choice, role, vec![text(head)], [place, by].into_iter().flatten().collect::<Vec<_>>().join(", "))
+            }
+            Entry::SitterMoved(_) => line(TapeKind::Choice, None, vec![text("Sitter moved")], format!("camera at {}", camera_words(after))),
+            Entry::GroundTone(wished) => {
+                let tone = match wished.tone {
+                    None => "given up".to_owned(),
+                    Some(GroundTone::Black) => "black".to_owned(),
+                    Some(GroundTone::White) => "white".to_owned(),
+                    Some(GroundTone::Grey { level }) => format!("grey at {level}"),
+                };
+                line(TapeKind::Choice, Some(Role::Ground), vec![text("Ground to be")], tone)
+            }
             Entry::Automatic(frame) => {
                 let (name, role, _) = named(after, &frame.light);
                 line(TapeKind::Frame, role, vec![text(format!("{name} automatic ")), strong(frame.gave.clone())], frame.tone.words())
@@ -186,6 +210,19 @@ fn room_moved(before: &Setup, after: &Setup) -> Option<String> {
     let (from, to) = before.camera.as_ref().zip(after.camera.as_ref())?;
     after.room.reading?;
     darkening(from.exposure, to.exposure).words().map(|words| format!("room {words}"))
+}
+
+/// How far the camera stands from the sitter: `2.00 m`.
+fn camera_words(setup: &Setup) -> String {
+    let studio = setup.studio();
+    let away = studio.camera.at.vector().distance(studio.face());
+    Meters::new(away).map_or_else(|_| format!("{away:.2} m"), |d| d.told(setup.length))
+}
+
+/// What a move gave a reading of this light.
+fn moved(before: &Setup, after: &Setup, id: &LightId) -> Option<Stops> {
+    let by = |s: &Setup| s.light(id).and_then(|l| l.reading.as_ref()).and_then(Held::carried);
+    Some(by(after)? - by(before)?).filter(|by| by.tenths() != 0)
 }
 
 /// `ISO 100, filter −3.0`.

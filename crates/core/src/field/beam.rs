@@ -31,7 +31,13 @@ impl Honeycomb {
     /// What passes at an angle in radians from the axis, square cells, along a side: `1 − (D/s)·tan θ`.
     #[must_use]
     pub fn square(self, angle: f64) -> f64 {
-        if angle >= PI / 2.0 { 0.0 } else { (1.0 - angle.tan() / self.open).max(0.0) }
+        self.square_of(angle.cos())
+    }
+
+    /// The same by the angle's cosine.
+    #[must_use]
+    pub fn square_of(self, cos: f64) -> f64 {
+        if cos <= 0.0 { 0.0 } else { (1.0 - (1.0 - cos * cos).max(0.0).sqrt() / cos / self.open).max(0.0) }
     }
 
     /// What passes at an angle in radians, round cells: `(2/π)(acos u − u·√(1 − u²))`.

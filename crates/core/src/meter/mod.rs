@@ -129,6 +129,12 @@ impl Amount {
         Self((self.0 - other.0).max(0.0))
     }
 
+    /// As much of it, 0 and more.
+    #[must_use]
+    pub fn times(self, share: f64) -> Self {
+        Self(self.0 * share.max(0.0))
+    }
+
     /// Raised by some stops.
     #[must_use]
     pub fn by(self, stops: Stops) -> Self {

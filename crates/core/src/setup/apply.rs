@@ -54,7 +54,14 @@ impl Setup {
                 light.automatic = None;
                 next.spoil_whole();
             }
-            Entry::Light(put) => next.put(put)?,
+            Entry::Light(put) => {
+                next.put(put)?;
+                next.follow(&put.light, self)?;
+            }
+            Entry::Studio(studio) => next.put_studio(self, studio)?,
+            Entry::Placed(placed) => next.place(self, placed)?,
+            Entry::SitterMoved(by) => next.move_sitter(self, *by)?,
+            Entry::GroundTone(wished) => next.wish_ground(*wished)?,
             Entry::LightRemoved(removed) => {
                 let before = next.lights.len();
                 next.lights.retain(|l| l.id != removed.light);
@@ -255,7 +262,7 @@ impl Setup {
     }
 }
 
-fn unknown(id: &LightId) -> Refusal {
+pub(super) fn unknown(id: &LightId) -> Refusal {
     Refusal::new("light", format!("No light is called {id} in this setup."))
 }
 

@@ -3,7 +3,10 @@ use std::fmt;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::{Firing, Holds, How, LengthUnit, LightId, Meters, NoFlash, Rig, Role, RoomLight, Schools, Setup, Supplies};
+use super::{
+    Firing, GroundWished, Holds, How, LengthUnit, LightId, LightPlaced, Meters, NoFlash, Rig, Role, RoomLight, Schools, Setup, SitterMoved,
+    Studio, Supplies,
+};
 use crate::{
     Refusal,
     ambient::RoomWish,
@@ -51,6 +54,14 @@ pub enum Entry {
     Firing(Firing),
     /// What must hold whatever the room asks for.
     Holds(Box<Holds>),
+    /// The studio around the sitter was described.
+    Studio(Box<Studio>),
+    /// A light was put somewhere, or taken off the plan.
+    Placed(LightPlaced),
+    /// The sitter moved, and all else stayed.
+    SitterMoved(SitterMoved),
+    /// What the ground is to look like.
+    GroundTone(GroundWished),
     /// A frame by automatic flash, to begin from.
     Automatic(AutomaticFrame),
     /// A frame was shot.
@@ -83,6 +94,10 @@ impl Entry {
             Self::Transmitter(_) => "transmitter",
             Self::Firing(_) => "firing",
             Self::Holds(_) => "holds",
+            Self::Studio(_) => "studio",
+            Self::Placed(_) => "placed",
+            Self::SitterMoved(_) => "sitter_moved",
+            Self::GroundTone(_) => "ground_tone",
             Self::Automatic(_) => "automatic",
             Self::Frame(_) => "frame",
             Self::Note(_) => "note",

@@ -2,7 +2,7 @@ use std::fmt;
 
 use serde::{Deserialize, Serialize};
 
-use super::{Automatic, How, Rig};
+use super::{Automatic, How, LightPlace, Rig};
 use crate::{
     Refusal,
     meter::Reading,
@@ -296,6 +296,9 @@ pub struct Light {
     /// How far it stands from what it lights.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub distance: Option<Meters>,
+    /// Where it stands, once it is on the plan; distance and angle then follow from it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub place: Option<LightPlace>,
     /// The wished level, for lights outside the ratio.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub target: Option<Stops>,
@@ -321,6 +324,7 @@ struct Unchecked {
     #[serde(default, deserialize_with = "super::optional_name")]
     modifier: Option<String>,
     distance: Option<Meters>,
+    place: Option<LightPlace>,
     target: Option<Stops>,
     reading: Option<Held>,
     #[serde(default)]
@@ -342,8 +346,8 @@ impl TryFrom<Unchecked> for Light {
         if l.role == Role::Room {
             return Err(Refusal::new("role", "The room is no light of the setup. Give key, fill, rim, hair or ground."));
         }
-        let Unchecked { id, role, unit, dial, modifier, distance, target, reading, rig, automatic } = l;
-        Ok(Self { id, role, unit, dial, modifier, distance, target, reading, rig, automatic })
+        let Unchecked { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic } = l;
+        Ok(Self { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic })
     }
 }
 
@@ -358,6 +362,7 @@ impl Light {
             dial: None,
             modifier: None,
             distance: None,
+            place: None,
             target: None,
             reading: None,
             rig: Rig::default(),

@@ -9,6 +9,7 @@ mod firing;
 mod history;
 mod holds;
 mod light;
+mod plan;
 mod rig;
 mod room;
 mod schools;
@@ -23,6 +24,11 @@ pub use firing::{Firing, HighSpeed, seconds_of};
 pub use history::History;
 pub use holds::{Blur, Holds, Movement, MovementKind, Steadiness};
 pub use light::{Because, Held, Light, LightId, Meters, Other, Role, Standing};
+pub use plan::{
+    Around, CameraPlace, Chin, Ground, GroundKind, GroundTone, GroundWished, Height, LightPlace, LightPlaced, Panel, PanelKind, Point,
+    Return, Side, Sitter, SitterMoved, Studio, Walls, Window,
+};
+pub(crate) use plan::{Stood, rise, round_from};
 pub use rig::{Automatic, FromKit, How, Metered, Place, Rig, Tone};
 pub use room::{Bearing, FrameSeen, Lamps, NoFlash, Room, RoomLight, RoomPlace, RoomSeen, TimeOfDay};
 pub use schools::{Follow, Schools, Step, Supplies};
@@ -125,6 +131,12 @@ pub struct Setup {
     /// What must hold whatever the room asks for.
     #[serde(default)]
     pub holds: Holds,
+    /// The studio around the sitter, once it was described.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub studio: Option<Box<Studio>>,
+    /// What the ground is to look like, where that was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub ground_tone: Option<GroundTone>,
 }
 
 /// What of a reading is one light's own.
@@ -155,6 +167,8 @@ impl Default for Setup {
             transmitter: None,
             firing: Firing::default(),
             holds: Holds::default(),
+            studio: None,
+            ground_tone: None,
         }
     }
 }

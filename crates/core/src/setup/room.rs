@@ -9,6 +9,7 @@ use crate::{
     Refusal,
     ambient::RoomWish,
     color::Kelvin,
+    field::DVec3,
     meter::{Exposure, Reading},
 };
 
@@ -144,6 +145,22 @@ impl From<Bearing> for f64 {
 }
 
 impl Bearing {
+    /// Straight to the camera.
+    pub(crate) const AHEAD: Self = Self(0.0);
+
+    /// From the sitter toward this bearing, level, a unit vector.
+    #[must_use]
+    pub fn direction(self) -> DVec3 {
+        let (sin, cos) = f64::from(self).to_radians().sin_cos();
+        DVec3::new(sin, 0.0, cos)
+    }
+
+    /// Of a direction, seen from above; to the degree.
+    #[must_use]
+    pub fn of(direction: DVec3) -> Self {
+        Self(direction.x.atan2(direction.z).to_degrees().round().clamp(-180.0, 180.0))
+    }
+
     /// In words, to an eighth of the round: `camera left`, `from behind, right`.
     #[must_use]
     pub fn words(self) -> &'static str {

@@ -6,6 +6,7 @@ mod draft;
 mod events;
 mod health;
 pub mod kit;
+mod plan;
 mod scales;
 mod setups;
 mod sittings;
@@ -42,6 +43,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(tape::earlier)
             .service(tape::moment)
             .service(draft::draft)
+            .service(plan::plan)
             .service(ways::ways)
             .service(study::study),
     );

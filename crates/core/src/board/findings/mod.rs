@@ -1,5 +1,6 @@
 //! Mistakes and cautions: what the setup shows to be wrong or worth knowing, with its numbers and what mends it. They never block.
 
+mod place;
 mod room;
 mod shutter;
 
@@ -94,6 +95,28 @@ pub enum FindingKind {
     IsoPastCap,
     /// Too slow to hold, and a ghost of a moving sitter.
     SlowShutter,
+    /// Light too steep for the eyes.
+    DarkSockets,
+    /// A catch-light is missing.
+    CatchLight,
+    /// A light from behind lights only the back.
+    RimNoWrap,
+    /// A light shines into the lens.
+    Flare,
+    /// A light or its stand is in the picture.
+    InPicture,
+    /// The key comes from the side that the room's own light does not.
+    KeyAgainstRoom,
+    /// The sitter is too near the ground for black.
+    GroundTooNear,
+    /// The ground is not as wished.
+    GroundTone,
+    /// A light does not fit under the ceiling.
+    CeilingLow,
+    /// Something hangs over the sitter.
+    Overhead,
+    /// What the room throws back does not allow the ratio.
+    RatioOverRoom,
     /// Metres and feet mixed in a guide number.
     GuideUnits,
     /// Not ready again in time.
@@ -134,6 +157,7 @@ pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown]) -> V
     for index in 0..setup.lights.len() {
         found.light(index);
     }
+    found.places();
     found.transmitter();
     found.circuits(circuits);
     found.list
@@ -141,7 +165,10 @@ pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown]) -> V
 
 impl Found<'_> {
     fn say(&mut self, kind: FindingKind, lane: &str, words: impl Into<String>) -> &mut Finding {
-        let caution = matches!(kind, FindingKind::CircuitLoad | FindingKind::Eyes | FindingKind::HotLamp | FindingKind::BulbHot);
+        let caution = matches!(
+            kind,
+            FindingKind::CircuitLoad | FindingKind::Eyes | FindingKind::HotLamp | FindingKind::BulbHot | FindingKind::Overhead
+        );
         self.list.push(Finding { kind, lane: lane.to_owned(), words: words.into(), remedy: None, caution });
         let last = self.list.len() - 1;
         &mut self.list[last]

@@ -1,0 +1,218 @@
+//! A setup as it stands in space: where each light is, what it sends where, and where it lies against the exposure.
+
+use crate::{
+    board::levels::Levels,
+    field::{DVec3, Emitter, Surfaces},
+    meter::Amount,
+    scale::Stops,
+    setup::{Role, Setup, Stood, Studio},
+    sight::Field,
+};
+
+/// A placed light.
+pub(crate) struct Placed {
+    /// In the setup's order.
+    pub(crate) index: usize,
+    pub(crate) role: Role,
+    pub(crate) stood: Stood,
+    /// The same, for many points at once.
+    pub(crate) drawn: Emitter,
+    /// Its full light where it is metered, toward the light; none where nothing is known of it.
+    pub(crate) amount: Option<Amount>,
+    /// It was neither read nor guessed: it is taken to lie on its wish.
+    pub(crate) as_wished: bool,
+}
+
+/// The studio with its lights.
+pub(crate) struct Stage<'a> {
+    pub(crate) setup: &'a Setup,
+    pub(crate) studio: Studio,
+    pub(crate) face: DVec3,
+    pub(crate) camera: DVec3,
+    pub(crate) lights: Vec<Placed>,
+    pub(crate) surfaces: Option<Surfaces>,
+    /// What the lens shows; none before focal length and sensor are known.
+    pub(crate) field: Option<Field>,
+    /// The room's own light at the ground.
+    pub(crate) room_ground: Amount,
+}
+
+impl<'a> Stage<'a> {
+    pub(crate) fn of(setup: &'a Setup, levels: &Levels) -> Self {
+        let studio = setup.studio();
+        let lights = setup
+            .lights
+            .iter()
+            .zip(&levels.lights)
+            .enumerate()
+            .filter_map(|(index, (light, level))| {
+                let stood = light.standing_in(&studio)?;
+                let read = level.total.map(|_| level.flash).filter(|a| a.get() > 0.0);
+                let guess = || level.guess.map(|(at, _)| Amount::at(at).without(levels.room_at(light)));
+                // A key that nobody read yet lies on its wish, or on 0: the others are told against it.
+                let wished = || {
+                    let at = levels.targets.get(index).copied().flatten();
+                    (light.role == Role::Key).then(|| Amount::at(at.unwrap_or(Stops::ZERO)))
+                };
+                let known = read.or_else(guess);
+                // From how the meter is held to the full light along its axis.
+                let full = Stops::of(-light.normal_by(setup.schools.receptor));
+                let amount = known.or_else(wished).map(|a| a.by(full));
+                let drawn = stood.emitter.drawn();
+                Some(Placed { index, role: light.role, stood, drawn, amount, as_wished: known.is_none() && amount.is_some() })
+            })
+            .collect();
+        let (face, camera) = (studio.face(), studio.camera.at.vector());
+        let (surfaces, field) = (studio.surfaces(), field(setup, &studio));
+        Self { setup, face, camera, lights, surfaces, field, room_ground: levels.room_ground, studio }
+    }
+
+    /// The first light of a role that has a place.
+    pub(crate) fn first(&self, role: Role) -> Option<&Placed> {
+        self.lights.iter().find(|l| l.role == role)
+    }
+
+    /// What a light gives at a point against where it is metered, panels counted: a factor. Nothing where its own spot gets none.
+    pub(crate) fn share(&self, light: &Placed, point: DVec3, normal: DVec3) -> f64 {
+        let Stood { emitter, lux, .. } = &light.stood;
+        let there = emitter.lux_per_lumen(point, normal);
+        if *lux <= 0.0 || there <= 0.0 {
+            return 0.0;
+        }
+        there * self.studio.passes(&emitter.front, point) / lux
+    }
+
+    /// The same toward the light.
+    pub(crate) fn facing(&self, light: &Placed, point: DVec3) -> f64 {
+        self.share(light, point, (light.stood.emitter.front.at - point).normalize_or(DVec3::Z))
+    }
+
+    /// What a light gives toward itself at a point against where it is metered, for drawings.
+    pub(crate) fn drawn(&self, light: &Placed, point: DVec3) -> f64 {
+        let to = light.drawn.front.at - point;
+        self.drawn_on(light, point, to.normalize_or(DVec3::Z))
+    }
+
+    /// The same on a surface.
+    pub(crate) fn drawn_on(&self, light: &Placed, point: DVec3, normal: DVec3) -> f64 {
+        let there = light.drawn.lux_per_lumen(point, normal);
+        if light.stood.lux <= 0.0 || there <= 0.0 {
+            return 0.0;
+        }
+        there * self.studio.passes(&light.drawn.front, point) / light.stood.lux
+    }
+
+    /// What a light gives at a point, as an amount of exposure.
+    pub(crate) fn amount(&self, light: &Placed, point: DVec3, normal: DVec3) -> Amount {
+        light.amount.map_or(Amount::NONE, |a| a.times(self.share(light, point, normal)))
+    }
+
+    /// What the room throws back of a light everywhere, against where it is metered: a factor.
+    pub(crate) fn returned(&self, light: &Placed) -> f64 {
+        match (self.surfaces, light.stood.lux > 0.0) {
+            (Some(room), true) => light.stood.emitter.share_out() * room.indirect_per_lumen() / light.stood.lux,
+            _ => 0.0,
+        }
+    }
+
+    /// What the room throws back of all lights.
+    pub(crate) fn returned_amount(&self) -> Amount {
+        self.lights.iter().fold(Amount::NONE, |sum, l| sum.and(l.amount.map_or(Amount::NONE, |a| a.times(self.returned(l)))))
+    }
+
+    /// A point as the camera sees it: x right, y up, z forward.
+    pub(crate) fn seen(&self, point: DVec3) -> DVec3 {
+        let forward = self.forward();
+        let right = forward.cross(DVec3::Y).normalize_or(DVec3::X);
+        let up = right.cross(forward);
+        let to = point - self.camera;
+        DVec3::new(to.dot(right), to.dot(up), to.dot(forward))
+    }
+
+    /// Where the camera looks.
+    pub(crate) fn forward(&self) -> DVec3 {
+        (DVec3::new(0.0, self.studio.camera.aim.get(), 0.0) - self.camera).normalize_or(DVec3::NEG_Z)
+    }
+
+    /// Whether a point is in the picture, the sitter left out of account; false where the lens is not known.
+    pub(crate) fn in_picture(&self, point: DVec3) -> bool {
+        self.field.is_some_and(|f| f.shows(self.seen(point)))
+    }
+
+    /// Whether the sitter stands between the camera and a point: the head as an ellipse of 0.18 x 0.26 m, the shoulders 0.44 m wide from
+    /// 0.25 m under the eyes to the floor (a judgement; a seated sitter's legs count as much).
+    pub(crate) fn is_hidden(&self, point: DVec3) -> bool {
+        let (a, b) = (self.camera.z, point.z);
+        if a <= 0.0 || b >= 0.0 {
+            return false;
+        }
+        let at = self.camera + (point - self.camera) * (a / (a - b));
+        let (x, y) = (at.x, at.y - self.face.y);
+        (x / 0.09).powi(2) + (y / 0.13).powi(2) <= 1.0
+            || (x.abs() <= SHOULDER && y <= -0.25)
+            || (x.abs() <= 0.07 && (-0.25..0.0).contains(&y))
+    }
+
+    /// The part of the ground that the picture shows around the sitter: half its width and its lower and upper edge. Where the lens is
+    /// not known, 0.9 m to each side and from the shoulders to over the head.
+    pub(crate) fn ground_window(&self) -> Option<Window> {
+        let z = self.studio.ground_z()?;
+        let width = self.studio.ground?.width.get() / 2.0;
+        let forward = self.forward();
+        let usual = Window { z, left: -0.9, right: 0.9, low: (self.face.y - 0.4).max(0.0), high: self.face.y + 0.6 };
+        let Some(field) = self.field.filter(|_| forward.z < -0.1) else { return Some(usual.within(width)) };
+        let right = forward.cross(DVec3::Y).normalize_or(DVec3::X);
+        let up = right.cross(forward);
+        let hit = |x: f64, y: f64| {
+            let ray = forward + right * (x * field.x) + up * (y * field.y);
+            (ray.z < 0.0).then(|| self.camera + ray * ((z - self.camera.z) / ray.z))
+        };
+        let corners: Option<Vec<DVec3>> =
+            [(-1.0, -1.0), (1.0, -1.0), (1.0, 1.0), (-1.0, 1.0)].into_iter().map(|(x, y)| hit(x, y)).collect();
+        let Some(corners) = corners else { return Some(usual.within(width)) };
+        let ends = |of: fn(&DVec3) -> f64| corners.iter().map(of).fold((f64::MAX, f64::MIN), |(a, b), v| (a.min(v), b.max(v)));
+        let ((left, right), (low, high)) = (ends(|c| c.x), ends(|c| c.y));
+        Some(Window { z, left, right, low: low.max(0.0), high: high.max(0.1) }.within(width))
+    }
+
+    /// A name in the middle of a sentence.
+    pub(crate) fn name(&self, light: &Placed) -> String {
+        self.setup.lights[light.index].name().to_lowercase()
+    }
+}
+
+/// Half the width of the shoulders, metres.
+pub(crate) const SHOULDER: f64 = 0.22;
+
+/// A part of the ground, metres.
+#[derive(Clone, Copy)]
+pub(crate) struct Window {
+    pub(crate) z: f64,
+    pub(crate) left: f64,
+    pub(crate) right: f64,
+    pub(crate) low: f64,
+    pub(crate) high: f64,
+}
+
+impl Window {
+    fn within(self, half: f64) -> Self {
+        let (left, right) = (self.left.max(-half), self.right.min(half));
+        if left < right { Self { left, right, ..self } } else { Self { left: -half, right: half, ..self } }
+    }
+
+    /// A point by its shares from left to right and from low to high.
+    pub(crate) fn at(&self, across: f64, up: f64) -> DVec3 {
+        DVec3::new(self.left + (self.right - self.left) * across, self.low + (self.high - self.low) * up, self.z)
+    }
+}
+
+/// What the lens shows.
+fn field(setup: &Setup, studio: &Studio) -> Option<Field> {
+    let camera = setup.camera.as_ref()?;
+    let (focal, sensor) = (camera.focal?, camera.body.as_ref()?.sensor?);
+    let away = crate::setup::Meters::new(studio.camera.at.vector().distance(studio.face())).ok()?;
+    let m = crate::shutter::magnification(focal, away)?;
+    let (long, short) = (sensor.width.get(), sensor.height.get());
+    let (width, height) = if studio.camera.upright { (short, long) } else { (long, short) };
+    Some(Field::of(focal.get(), m, width, height))
+}

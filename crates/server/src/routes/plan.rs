@@ -1,0 +1,46 @@
+use actix_web::{post, web};
+use ink_lamp_core::{
+    board::Board,
+    place::{Plan, Question},
+    setup::{Entry, Setup},
+};
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::draft::after;
+use crate::{body::Checked, problem::Problem};
+
+/// A setup whose plan is asked for.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PlanToDraw {
+    /// How it stands.
+    setup: Box<Setup>,
+    /// What would happen first: a light that is dragged.
+    entry: Option<Entry>,
+    /// What is drawn beside what is always told.
+    #[serde(default)]
+    question: Question,
+}
+
+/// A plan, and the board where something would happen.
+#[derive(Serialize, ToSchema)]
+pub struct PlanDrawn {
+    /// The plan.
+    plan: Plan,
+    /// The board after the entry; none without one.
+    board: Option<Board>,
+}
+
+/// Where everything stands, how the light falls, and what that means. Nothing is kept.
+#[utoipa::path(operation_id = "drawPlan", tag = "plan", request_body = PlanToDraw, responses(
+    (status = 200, description = "The plan", body = PlanDrawn),
+    (status = 422, description = "It can't be true of this setup, or a field is wrong", body = Problem),
+))]
+#[post("/plan")]
+pub async fn plan(body: Checked<PlanToDraw>) -> Result<web::Json<PlanDrawn>, Problem> {
+    let PlanToDraw { setup, entry, question } = body.0;
+    let setup = after(*setup, entry.as_ref())?;
+    let board = entry.is_some().then(|| Board::of(&setup));
+    Ok(web::Json(PlanDrawn { plan: Plan::of(&setup, &question), board }))
+}

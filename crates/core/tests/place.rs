@@ -337,15 +337,15 @@ fn distance_and_angle_follow_the_place_and_the_place_follows_them() {
     let back = after(&s, json!({"light": put}));
     let p = plan(&back);
     assert_eq!(p.lights[0].words, "2.00 m · 40° left");
-    assert!((p.lights[0].at[1] - (1.25 + 2.0 * 30f64.to_radians().sin())).abs() < 0.002);
+    assert!((p.lights[0].at.vector().y - (1.25 + 2.0 * 30f64.to_radians().sin())).abs() < 0.002);
     // The sitter goes a metre toward the camera: everything else stays in the room.
     let moved = after(&s, json!({"sitter_moved": {"x": 0, "z": 1}}));
     assert!((moved.camera.as_ref().unwrap().sitter.unwrap().get() - 1.0).abs() < 1e-9);
     assert!(carried(&moved, "key").is_finite());
     let (then, now) = (plan(&s), plan(&moved));
     assert!(
-        (then.lights[0].at[2] - 1.0 - now.lights[0].at[2]).abs() < 1e-9
-            && (then.lights[0].aim[2] - 1.0 - now.lights[0].aim[2]).abs() < 1e-9
+        (then.lights[0].at.vector().z - 1.0 - now.lights[0].at.vector().z).abs() < 1e-9
+            && (then.lights[0].aim.vector().z - 1.0 - now.lights[0].aim.vector().z).abs() < 1e-9
     );
     // Under a low ceiling it is told how much too high it is.
     let mut low = s.studio().clone();
@@ -375,7 +375,11 @@ fn arrangements_fit_the_room() {
             let then = start.entries.iter().fold(s.clone(), |s, e| s.apply(e).unwrap());
             assert!(finds(&then, FindingKind::CeilingLow).is_none(), "{}: {}", start.name, start.words);
             for l in plan(&then).lights {
-                assert!(l.at[0] > -left && l.at[0] < 2.0 && l.at[2] > -2.5 && l.at[2] < 3.0, "{}: {l:?}", start.name);
+                assert!(
+                    l.at.vector().x > -left && l.at.vector().x < 2.0 && l.at.vector().z > -2.5 && l.at.vector().z < 3.0,
+                    "{}: {l:?}",
+                    start.name
+                );
             }
             patterns.push(plan(&then).face[0].pattern);
         }

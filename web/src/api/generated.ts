@@ -832,8 +832,8 @@ export interface components {
              * @description Left, right, bottom and top of what is drawn, metres.
              */
             left: number;
-            /** @description What the picture shows of it: left, right, bottom, top. */
-            picture: number[];
+            /** @description What the picture shows of it. */
+            picture: components["schemas"]["PictureOfGround"];
             /**
              * Format: double
              * @description Right.
@@ -1999,8 +1999,22 @@ export interface components {
             /** @description `Or keep it, at −1.5`. */
             words: string;
         };
-        /** @description A panel that stands upright: reflector, dark panel or flag. */
+        /** @description A reflector or a flag. */
         Panel: {
+            /** @description What it does. */
+            kind: components["schemas"]["PanelKind"];
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+            /** @description How large it is. */
+            size: components["schemas"]["Size"];
+        };
+        /**
+         * @description What a panel does.
+         * @enum {string}
+         */
+        PanelKind: "white" | "silver" | "dark" | "flag";
+        /** @description A panel that stands upright: reflector, dark panel or flag. */
+        PanelPlace: {
             /** @description Its middle. */
             at: components["schemas"]["Point"];
             /** @description Where its face looks, seen from above: degrees from the direction to the camera; negative is camera left. */
@@ -2012,11 +2026,6 @@ export interface components {
             /** @description How wide. */
             width: components["schemas"]["Extent"];
         };
-        /**
-         * @description What a panel does.
-         * @enum {string}
-         */
-        PanelKind: "white" | "silver" | "dark";
         /** @description A surface as it comes out. */
         Patch: {
             /**
@@ -2032,6 +2041,29 @@ export interface components {
          * @enum {string}
          */
         Pattern: "flat" | "butterfly" | "loop" | "rembrandt" | "split" | "rim" | "overhead" | "below";
+        /** @description What the picture shows of the ground, metres. */
+        PictureOfGround: {
+            /**
+             * Format: double
+             * @description Bottom.
+             */
+            bottom: number;
+            /**
+             * Format: double
+             * @description Left.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description Right.
+             */
+            right: number;
+            /**
+             * Format: double
+             * @description Top.
+             */
+            top: number;
+        };
         /** @description A piece as it is to be. */
         PieceToPut: {
             /** @description What it is. */
@@ -2053,8 +2085,8 @@ export interface components {
             /** @description Whether it was described, or is only the usual one. */
             described: boolean;
             elevation?: components["schemas"]["Elevation"] | null;
-            /** @description What a drawing should show: left, right, behind, before, metres. */
-            extent: number[];
+            /** @description What a drawing should show. */
+            extent: components["schemas"]["PlanExtent"];
             /** @description The eyes. */
             eyes: components["schemas"]["EyeShown"][];
             /** @description What each key and fill does to the face. */
@@ -2078,9 +2110,9 @@ export interface components {
         /** @description The camera on the plan. */
         PlanCamera: {
             /** @description Where. */
-            at: number[];
-            /** @description The field's two ends at the ground, or at the edge of the drawing: `x, z`. None before lens and sensor are known. */
-            field?: number[][] | null;
+            at: components["schemas"]["Point"];
+            /** @description The field's two ends at the ground, or at the edge of the drawing. Empty before lens and sensor are known. */
+            field: components["schemas"]["Point"][];
             /** @description `1.30`. */
             height_words: string;
             /** @description `2.00 m · 85 mm`. */
@@ -2092,16 +2124,39 @@ export interface components {
             /** @description The plan. */
             plan: components["schemas"]["Plan"];
         };
+        /** @description A part of the floor, metres. */
+        PlanExtent: {
+            /**
+             * Format: double
+             * @description Before, `z`.
+             */
+            before: number;
+            /**
+             * Format: double
+             * @description Behind the sitter, `z`.
+             */
+            behind: number;
+            /**
+             * Format: double
+             * @description Left, `x`.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description Right, `x`.
+             */
+            right: number;
+        };
         /** @description A light on the plan. */
         PlanLight: {
             /** @description Where its axis goes. */
-            aim: number[];
+            aim: components["schemas"]["Point"];
             /** @description As it is seen from the sitter, for the fields. */
             around: components["schemas"]["Around"];
-            /** @description Where: `x, y, z`, metres. */
-            at: number[];
+            /** @description Where. */
+            at: components["schemas"]["Point"];
             /** @description The outline of its front. */
-            edge: number[][];
+            edge: components["schemas"]["Point"][];
             /** @description `1.85 · 30°`: height, and angle down to what it lights. */
             height_words: string;
             /** @description Whether it is in the picture, or its stand. */
@@ -2789,8 +2844,26 @@ export interface components {
         };
         /** @description How far the sitter may go within a third of a stop. */
         SitterRange: {
-            /** @description To the camera's left, right, away from it and toward it, metres; none over 1.5 m. */
-            ways: (number | null)[];
+            /**
+             * Format: double
+             * @description Away from it.
+             */
+            back?: number | null;
+            /**
+             * Format: double
+             * @description Toward it.
+             */
+            forward?: number | null;
+            /**
+             * Format: double
+             * @description To the camera's left, metres; none over 1.5 m, here and below.
+             */
+            left?: number | null;
+            /**
+             * Format: double
+             * @description To its right.
+             */
+            right?: number | null;
             /** @description In words. */
             words: string;
         };
@@ -2942,7 +3015,7 @@ export interface components {
             camera: components["schemas"]["CameraPlace"];
             ground?: components["schemas"]["Ground"] | null;
             /** @description Reflectors, dark panels and flags, at most 8. */
-            panels?: components["schemas"]["Panel"][];
+            panels?: components["schemas"]["PanelPlace"][];
             /** @description The sitter. */
             sitter: components["schemas"]["Sitter"];
             walls?: components["schemas"]["Walls"] | null;

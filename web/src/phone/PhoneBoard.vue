@@ -85,6 +85,12 @@ const kept = computed(() => board.waiting)
         >‹ Sitting {{ board.view?.sitting.number }}</RouterLink
       >
       <h1 class="sr-only">{{ board.view?.sitting.name }}, {{ board.view?.name }}</h1>
+      <RouterLink
+        v-if="board.view"
+        :to="{ name: 'plan', params: { id: board.view.id } }"
+        class="flex h-11 items-center px-1 text-[15px] text-text-2"
+        >Plan</RouterLink
+      >
       <span class="flex-1" />
       <button
         v-if="findings.length > 0"

@@ -47,7 +47,9 @@ export function spineOf(board: Board, height: number, ghost?: { lane: string; st
     if (!role || (lane.kind !== 'light' && lane.kind !== 'room')) continue
     const at = ghost?.lane === lane.id ? ghost : (lane.reading ?? lane.guess?.mark ?? lane.target)
     if (!at) continue
-    const said = ghost?.lane === lane.id ? 'being typed' : !lane.reading && lane.guess ? 'likely' : lane.words
+    const now = ghost?.lane === lane.id ? 'being typed' : !lane.reading && lane.guess ? 'likely' : lane.words
+    // On the ground the others' spill and the room count too.
+    const said = role === 'ground' && lane.other ? `${now}, ${lane.other.place} ${lane.other.mark.shown}` : now
     if (at.stops > top || at.stops < bottom) {
       outside.push({ lane: lane.id, role, words: `${lane.name} ${at.shown}, ${said}` })
       continue

@@ -42,4 +42,4 @@ export function arrow(key: string, fine: boolean): [number, number] | undefined 
 }
 
 /** The side of the sitter that a label goes to, so that the middle of the drawing stays free. */
-export const outward = (light: PlanLight): 'left' | 'right' => (light.at[0]! < 0 ? 'left' : 'right')
+export const outward = (light: PlanLight): 'left' | 'right' => (light.at.x < 0 ? 'left' : 'right')

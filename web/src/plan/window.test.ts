@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { fitted, gridLines, panned, path, snapped, toMetres, toPx, zoomed } from './window'
+import { fitted, gridLines, numbersOn, panned, path, snapped, toMetres, toPx, zoomed } from './window'
 
 const size = { width: 440, height: 330 }
 const metres = fc.double({ min: -8, max: 8, noNaN: true })
@@ -9,11 +9,11 @@ describe('the window of a plan', () => {
   it('shows all of an extent', () => {
     fc.assert(
       fc.property(metres, fc.double({ min: 0.5, max: 9, noNaN: true }), metres, (left, width, behind) => {
-        const extent = [left, left + width, behind, behind + width] as const
+        const extent = { left, right: left + width, behind, before: behind + width }
         const w = fitted(extent, size)
         for (const [x, z] of [
-          [extent[0], extent[2]],
-          [extent[1], extent[3]],
+          [extent.left, extent.behind],
+          [extent.right, extent.before],
         ] as const) {
           const at = toPx(w, size, x, z)
           expect(at.x).toBeGreaterThan(-0.01)
@@ -48,9 +48,29 @@ describe('the window of a plan', () => {
     expect([snapped(1.234, false), snapped(1.234, true), snapped(-0.026, false)]).toEqual([1.25, 1.234, -0.05])
   })
 
+  it('puts the numbers of lines clear of each other and of what stands there', () => {
+    const ring = (r: number) =>
+      Array.from({ length: 36 }, (_, i) => ({ x: 220 + r * Math.cos(i / 5.73), y: 165 + r * Math.sin(i / 5.73) }))
+    const lines = [40, 52, 64].map((r) => ({ shown: String(r), points: ring(r) }))
+    const numbers = numbersOn(lines, size, [{ x: 260, y: 165 }])
+    expect(numbers).toHaveLength(3)
+    for (const [i, a] of numbers.entries())
+      for (const b of [...numbers.slice(i + 1), { x: 260, y: 165 }])
+        expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThan(13)
+    expect(numbersOn(lines, { width: 20, height: 20 }, [])).toEqual([])
+  })
+
   it('has a line each metre or each three feet', () => {
     expect(gridLines(-1.5, 2.2, false)).toEqual([-1, 0, 1, 2])
     expect(gridLines(-1, 1, true).map((v) => v.toFixed(4))).toEqual(['-0.9144', '0.0000', '0.9144'])
-    expect(path([{ x: 1, y: 2 }, { x: 3, y: 4 }], true)).toBe('M1.0 2.0L3.0 4.0Z')
+    expect(
+      path(
+        [
+          { x: 1, y: 2 },
+          { x: 3, y: 4 },
+        ],
+        true,
+      ),
+    ).toBe('M1.0 2.0L3.0 4.0Z')
   })
 })

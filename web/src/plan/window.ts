@@ -13,15 +13,21 @@ export interface Size {
   height: number
 }
 
-export type Extent = readonly [number, number, number, number]
+/** Part of the floor, metres. */
+export interface Extent {
+  left: number
+  right: number
+  behind: number
+  before: number
+}
 
 export const FOOT = 0.3048
 const LEAST = 12
 const MOST = 600
 
-/** A window that shows an extent (left, right, behind, before) whole. */
+/** A window that shows an extent whole. */
 export function fitted(extent: Extent, size: Size, margin = 10): Window {
-  const [left, right, behind, before] = extent
+  const { left, right, behind, before } = extent
   const across = (size.width - 2 * margin) / Math.max(right - left, 0.1)
   const down = (size.height - 2 * margin) / Math.max(before - behind, 0.1)
   return { scale: clamp(Math.min(across, down), LEAST, MOST), x: (left + right) / 2, z: (behind + before) / 2 }
@@ -58,9 +64,38 @@ export const snapped = (metres: number, free: boolean): number => {
   return Number((Math.round(metres / step) * step).toFixed(3))
 }
 
+/** Two numbers that came in a row. */
+export const pair = ([a = 0, b = 0]: readonly number[]): [number, number] => [a, b]
+
 /** A run of points as a path. */
 export const path = (points: readonly { x: number; y: number }[], closed = false): string =>
   points.map((p, i) => `${i ? 'L' : 'M'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('') + (closed ? 'Z' : '')
+
+interface Spot {
+  x: number
+  y: number
+}
+
+/** A line's number stands on it where it is farthest from what stands there, from the edge, and from the numbers before. */
+export function numbersOn(
+  lines: readonly { shown: string; points: readonly Spot[] }[],
+  size: Size,
+  obstacles: readonly Spot[],
+): (Spot & { shown: string })[] {
+  const taken = [...obstacles]
+  return lines.flatMap(({ shown, points }) => {
+    let best: Spot | undefined
+    let room = 13
+    for (const q of points) {
+      const edges = Math.min(q.x, q.y, size.width - q.x, size.height - q.y)
+      const free = Math.min(edges, 60, ...taken.map((t) => Math.hypot(t.x - q.x, t.y - q.y)))
+      if (free > room) [best, room] = [q, free]
+    }
+    if (!best) return []
+    taken.push(best)
+    return [{ ...best, shown }]
+  })
+}
 
 /** Lines of the floor's grid, in the unit that is told: each metre, or each three feet. */
 export function gridLines(from: number, to: number, feet: boolean): number[] {

@@ -13,6 +13,7 @@ const views = computed(() => [
   ...(board
     ? [
         { name: 'Board', to: { name: 'board', params: { id: board } }, here: route.name === 'board' },
+        { name: 'Plan', to: { name: 'plan', params: { id: board } }, here: route.name === 'plan' },
         { name: 'Ways', to: { name: 'ways', params: { id: board } }, here: route.name === 'ways' },
       ]
     : []),

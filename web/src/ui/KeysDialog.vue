@@ -7,7 +7,7 @@ import PushButton from './PushButton.vue'
 import SegmentedChoice from './SegmentedChoice.vue'
 
 /** All keys, and the few things that can be set. */
-const { at } = defineProps<{ at: 'board' | 'ways' | 'sittings' | 'kit' }>()
+const { at } = defineProps<{ at: 'board' | 'plan' | 'ways' | 'sittings' | 'kit' }>()
 const emit = defineEmits<{ close: [] }>()
 const preferences = usePreferences()
 
@@ -23,6 +23,18 @@ const BOARD: [string[], string][] = [
   [['−', '='], 'power of the chosen light, one step'],
   [['O'], 'keep or remove the room'],
   [['Y'], 'ways to the wish for the room'],
+  [['L'], 'the plan, large'],
+  [['←', '↑', '→', '↓'], 'on the plan: 5 cm; with Shift 1 cm; page keys: up, down'],
+]
+const PLAN: [string[], string][] = [
+  [['1', '…', '4'], 'light, ground, studio, begin from'],
+  [['K', 'F', 'I', 'G', 'H'], 'key, fill, rim, ground, hair'],
+  [['Tab'], 'from light to light, to its aim, to the camera'],
+  [['←', '↑', '→', '↓'], '5 cm; with Shift 1 cm'],
+  [['Page ↑', 'Page ↓'], 'up or down 5 cm'],
+  [['A'], 'lines of all lights together'],
+  [['Z'], 'undo; with Shift: redo'],
+  [['L', 'Esc'], 'back to the board'],
 ]
 const WAYS: [string[], string][] = [
   [['1', '…', '5'], 'ways, shutter, freeze, colour, no flash'],
@@ -42,7 +54,7 @@ const KIT: [string[], string][] = [
   [['/'], 'find in the kit'],
   [['N'], 'add a piece of this kind'],
 ]
-const here = computed(() => ({ board: BOARD, ways: WAYS, sittings: SITTINGS, kit: KIT })[at])
+const here = computed(() => ({ board: BOARD, plan: PLAN, ways: WAYS, sittings: SITTINGS, kit: KIT })[at])
 const letters = computed({
   get: () => (preferences.singleKeys ? 'on' : 'off'),
   set: (now) => {

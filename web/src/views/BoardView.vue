@@ -12,11 +12,13 @@ import StopLadder from '@/ladder/StopLadder.vue'
 import LaneCard from '@/light/LaneCard.vue'
 import MeterEntry from '@/meter/MeterEntry.vue'
 import NextMove from '@/moves/NextMove.vue'
+import PlanCard from '@/plan/PlanCard.vue'
 import PhoneDialog from '@/phone/PhoneDialog.vue'
 import PhoneBoard from '@/phone/PhoneBoard.vue'
 import RatioCard from '@/ratio/RatioCard.vue'
 import RoomCard from '@/room/RoomCard.vue'
 import { useBoard } from '@/stores/board'
+import { usePlan } from '@/stores/plan'
 import { useRoom } from '@/stores/room'
 import { raised } from '@/stores/wishes'
 import TapeStrip from '@/tape/TapeStrip.vue'
@@ -32,6 +34,7 @@ const { id } = defineProps<{ id: string }>()
 const router = useRouter()
 const board = useBoard()
 const room = useRoom()
+const plan = usePlan()
 const entry = useTemplateRef('entry')
 const typed = ref('')
 const keysOpen = ref(false)
@@ -53,9 +56,10 @@ watch(
 )
 
 const ghosts = computed<Ghost[]>(() => {
-  // A way that is tried moves the room and every light; a reading that is typed only its own lane.
-  const [lanes, typing] = room.tried
-    ? [room.tried.board.lanes, false]
+  // A way that is tried, or a light that is dragged, moves what it moves; a reading that is typed only its own lane.
+  const whole = room.tried?.board.lanes ?? plan.ghosts
+  const [lanes, typing] = whole
+    ? [whole, false]
     : [
         board.draftInFull || !typed.value ? [] : (board.draft?.board.lanes ?? []).filter((l) => l.id === board.chosen),
         true,
@@ -70,6 +74,14 @@ watch([() => board.view?.version, typed], ([version], [before]) => {
   if (before !== undefined && (version !== before || typed.value)) room.putAway()
 })
 const still = computed(() => Boolean(board.moment))
+/** Beside the ladder there is room for the plan or the settings; on a wide screen for both. */
+const wide = useMediaQuery('(min-width: 1640px)')
+const aside = ref<'plan' | 'settings'>()
+const besides = computed(() => aside.value ?? (board.view?.setup.studio ? 'plan' : 'settings'))
+const ASIDES = [
+  { is: 'plan', words: 'Plan' },
+  { is: 'settings', words: 'Light and camera' },
+] as const
 const sitting = computed(() => board.view?.sitting)
 
 watch(
@@ -123,9 +135,13 @@ function command({ key, alt, shift, entry: text }: Stroke): boolean {
     case 'y':
       void router.push({ name: 'ways', params: { id } })
       return true
+    case 'l':
+      void router.push({ name: 'plan', params: { id } })
+      return true
     case 'escape':
       void board.lookAt(undefined)
       room.putAway()
+      plan.putAway()
       board.dropDraft()
       return true
     case '[':
@@ -291,11 +307,12 @@ const MENU = [
 
     <main
       v-else-if="board.board && board.scales"
-      class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_440px] grid-rows-[144px_minmax(0,1fr)_50px] gap-2 px-2 pb-2 max-[1179px]:grid-cols-1 max-[1179px]:grid-rows-none"
+      class="grid min-h-0 flex-1 grid-rows-[144px_minmax(0,1fr)_50px] gap-2 px-2 pb-2 max-[1179px]:grid-cols-1 max-[1179px]:grid-rows-none"
+      :class="wide ? 'grid-cols-[minmax(0,1fr)_500px_440px]' : 'grid-cols-[minmax(0,1fr)_440px]'"
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
       <NextMove :next="board.board.next" :still="still" @done="done" />
-      <MeterEntry ref="entry" v-model="typed" :scales="board.scales" />
+      <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" :scales="board.scales" />
       <StopLadder
         class="max-[1179px]:h-[560px]"
         :board="board.board"
@@ -307,13 +324,31 @@ const MENU = [
         @write="board.write"
         @drop="board.dropDraft"
       />
+      <PlanCard v-if="wide" />
       <div class="flex min-h-0 flex-col gap-2 overflow-y-auto [scrollbar-width:none]">
-        <LaneCard class="min-h-[166px] flex-1" />
-        <CameraCard :scales="board.scales" />
-        <RoomCard />
-        <RatioCard />
+        <div v-if="!wide" class="flex gap-1" role="tablist" aria-label="Beside the ladder">
+          <button
+            v-for="at in ASIDES"
+            :key="at.is"
+            type="button"
+            role="tab"
+            class="h-8 flex-1 rounded-key border"
+            :class="at.is === besides ? 'border-edge bg-card font-[650]' : 'border-transparent text-text-2'"
+            :aria-selected="at.is === besides"
+            @click="aside = at.is"
+          >
+            {{ at.words }}
+          </button>
+        </div>
+        <PlanCard v-if="!wide && besides === 'plan'" class="min-h-[460px] flex-1" />
+        <template v-if="wide || besides === 'settings'">
+          <LaneCard class="min-h-[166px] flex-1" />
+          <CameraCard :scales="board.scales" />
+          <RoomCard />
+          <RatioCard />
+        </template>
       </div>
-      <TapeStrip class="col-span-2 max-[1179px]:col-span-1" />
+      <TapeStrip class="max-[1179px]:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
     </main>
   </div>
   <KeysDialog v-if="keysOpen" at="board" @close="keysOpen = false" />

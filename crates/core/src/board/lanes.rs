@@ -198,10 +198,10 @@ pub struct DialShown {
     pub down: Option<String>,
 }
 
-pub(super) fn lanes(setup: &Setup, levels: &Levels, pick: &Pick, face: Option<&Face>) -> Vec<Lane> {
+pub(super) fn lanes(setup: &Setup, levels: &Levels, pick: &Pick, face: Option<&Face>, stage: Option<&Stage>) -> Vec<Lane> {
     let mut lanes = vec![room(setup, levels), camera(setup)];
     lanes.extend((0..setup.lights.len()).map(|i| light(setup, levels, i, pick)));
-    on_ground(setup, levels, &mut lanes);
+    on_ground(levels, stage, &mut lanes);
     lanes.push(whole(setup, levels, face));
     lanes.push(frame(setup));
     for (lane, number) in lanes.iter_mut().zip(1u8..) {
@@ -235,9 +235,8 @@ fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
 }
 
 /// What lies on the ground in all, on the lane of its first light: with places the others' spill and what the room throws back count.
-fn on_ground(setup: &Setup, levels: &Levels, lanes: &mut [Lane]) {
-    let Some(e) = levels.exposure.filter(|_| setup.lights.iter().any(|l| l.place.is_some())) else { return };
-    let Some(level) = level_on_ground(&Stage::of(setup, levels)) else { return };
+fn on_ground(levels: &Levels, stage: Option<&Stage>, lanes: &mut [Lane]) {
+    let (Some(e), Some(level)) = (levels.exposure, stage.and_then(level_on_ground)) else { return };
     if let Some(lane) = lanes.iter_mut().find(|l| l.role == Some(Role::Ground)) {
         lane.other = Some(OtherPlace { place: "in all".to_owned(), mark: Mark::at(level, e) });
     }

@@ -27,6 +27,7 @@ pub use tape::{TapeKind, TapeLine};
 
 use crate::{
     ambient::RoomWish,
+    place::stage::Stage,
     ratio::{Anchor, Convention, RatioSpec},
     scale::{Aperture, FNumber, Reflectance, Series, Stops, grey_code},
     setup::{Entry, LengthUnit, RoomPlace, Setup},
@@ -203,6 +204,7 @@ impl Board {
         let pick = moves::pick(setup, &levels);
         let circuits = energy::circuits(setup);
         let face = levels::face(setup, &levels, pick.after.as_ref());
+        let stage = setup.lights.iter().any(|l| l.place.is_some()).then(|| Stage::of(setup, &levels));
         Self {
             ladder: ladder(setup),
             camera: setup.camera.as_ref().map(|c| CameraShown {
@@ -212,11 +214,11 @@ impl Board {
                 sync: c.sync.map(|s| s.marking(Series::Third)),
                 filter: Some(c.exposure.filter).filter(|f| !f.is_zero()).map(|f| (-f).shown()),
             }),
-            lanes: lanes::lanes(setup, &levels, &pick, face.as_ref()),
+            lanes: lanes::lanes(setup, &levels, &pick, face.as_ref(), stage.as_ref()),
             ratio: setup.ratio.map(ratio_shown),
             face,
             room: room_shown(setup, &levels),
-            findings: findings::of(setup, &levels, &circuits),
+            findings: findings::of(setup, &levels, &circuits, stage.as_ref()),
             groups: groups::of(setup),
             circuits,
             schools: schools::of(setup, &levels),

@@ -100,7 +100,7 @@ impl Front {
     pub fn edge(&self) -> Vec<DVec3> {
         match self.outline {
             Outline::Point => vec![self.at],
-            Outline::Disc { .. } => (0..12).map(|i| TAU * f64::from(i) / 12.0).map(|t| self.spot(t.cos(), t.sin())).collect(),
+            Outline::Disc { .. } => (0..24).map(|i| TAU * f64::from(i) / 24.0).map(|t| self.spot(t.cos(), t.sin())).collect(),
             Outline::Rectangle { .. } => [(-1.0, -1.0), (1.0, -1.0), (1.0, 1.0), (-1.0, 1.0)].map(|(x, y)| self.spot(x, y)).to_vec(),
         }
     }
@@ -145,12 +145,10 @@ impl Front {
             Outline::Disc { radius } => {
                 // The error falls with the fourth power of the sides, and with the distance.
                 let far = (point - self.at).length() / radius;
-                let sides: u32 = if far > 8.0 {
-                    16
-                } else if far > 3.0 {
-                    32
-                } else {
-                    128
+                let sides: u32 = match far {
+                    f if f > 8.0 => 16,
+                    f if f > 1.5 => 48,
+                    _ => 128,
                 };
                 contour(self.corners(sides), point, normal)
             }
@@ -251,14 +249,18 @@ impl Emitter {
     #[must_use]
     pub fn drawn(&self) -> Self {
         let patches = if self.patches.is_empty() { Vec::new() } else { self.front.spread(3) };
-        let corners = if self.front.outline == Outline::Point { Vec::new() } else { self.front.corners(16).collect() };
+        let corners = if self.front.outline == Outline::Point { Vec::new() } else { self.front.corners(12).collect() };
         Self { patches, corners, ..self.clone() }
     }
 
     /// What leaves in a direction against a Lambertian front of the same flux: `(n+1)/2 · cosⁿ⁻¹θ · T(θ)`.
     fn weight(&self, cos: f64) -> f64 {
         let cos = cos.clamp(1e-3, 1.0);
-        let beam = if (self.exponent - 1.0).abs() < 1e-9 { 1.0 } else { (self.exponent + 1.0) / 2.0 * cos.powf(self.exponent - 1.0) };
+        let beam = match self.exponent - 1.0 {
+            n if n.abs() < 1e-9 => 1.0,
+            n if (n - 1.0).abs() < 1e-9 => 1.5 * cos,
+            n => (n + 2.0) / 2.0 * cos.powf(n),
+        };
         beam * self.grid.map_or(1.0, |g| g.square_of(cos))
     }
 
@@ -288,8 +290,11 @@ impl Emitter {
         let (mut light, mut plain) = (0.0, 0.0);
         for patch in &self.patches {
             let k = kernel(*patch, axis, point, normal);
-            plain += k;
-            light += k * self.weight((point - *patch).normalize_or_zero().dot(axis));
+            if k > 0.0 {
+                let to = point - *patch;
+                plain += k;
+                light += k * self.weight(to.dot(axis) / to.length());
+            }
         }
         even * if plain > 0.0 { light / plain } else { self.weight(cos) }
     }

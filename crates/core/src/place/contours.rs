@@ -3,13 +3,16 @@
 use contour::ContourBuilder;
 use serde::Serialize;
 
-use super::stage::{Placed, Stage};
+use super::{
+    PlanExtent,
+    stage::{Placed, Stage},
+};
 use crate::{field::DVec3, meter::Amount, scale::Stops};
 
 /// What is taken for no light at all, stops.
 const NOTHING: f64 = -20.0;
 /// Points of the grid that lines are drawn from, about: a question while something is dragged is answered within a frame.
-const POINTS: f64 = 2000.0;
+const POINTS: f64 = 1200.0;
 
 /// A line of equal light.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -47,8 +50,8 @@ pub(super) struct Grid {
 impl Grid {
     /// Over a part of the floor, with a point on the sitter.
     #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss, clippy::cast_precision_loss, reason = "a few dozen points each way")]
-    pub(super) fn over(extent: [f64; 4]) -> Self {
-        let [left, right, near, far] = extent;
+    pub(super) fn over(extent: PlanExtent) -> Self {
+        let PlanExtent { left, right, behind: near, before: far } = extent;
         let step = ((right - left) * (far - near) / POINTS).sqrt().max(0.03);
         let down = |v: f64| (v / step).floor();
         let (first, bottom) = (down(left), down(near));
@@ -108,7 +111,7 @@ fn whole(stops: Stops) -> String {
 }
 
 /// The lines of one light at the height of the face, a receiver turned to it: stops against what it gives the sitter.
-pub(super) fn of_light(stage: &Stage, light: &Placed, extent: [f64; 4], levels: &[f64]) -> Contours {
+pub(super) fn of_light(stage: &Stage, light: &Placed, extent: PlanExtent, levels: &[f64]) -> Contours {
     let grid = Grid::over(extent);
     // A ground light is drawn at the height where it meets the ground, against what it gives there.
     let spot = light.stood.spot;
@@ -119,7 +122,7 @@ pub(super) fn of_light(stage: &Stage, light: &Placed, extent: [f64; 4], levels: 
 }
 
 /// The lines of all lights together, each with the receiver turned to it, against the exposure.
-pub(super) fn of_all(stage: &Stage, extent: [f64; 4]) -> Contours {
+pub(super) fn of_all(stage: &Stage, extent: PlanExtent) -> Contours {
     let grid = Grid::over(extent);
     let known: Vec<(&Placed, Amount)> = stage.lights.iter().filter_map(|l| Some((l, l.amount?))).collect();
     let back = stage.returned_amount();

@@ -5,12 +5,16 @@ use serde::Serialize;
 use super::stage::{Placed, Stage, Window};
 use crate::{
     ambient::BLACK,
+    board::levels::Levels,
     field::{DVec3, Front, Honeycomb, Outline},
+    kit::PanelKind,
     meter::Amount,
     scale::{Reflectance, Stops, grey_code},
     setup::{
-        DialTurned, Entry, GroundTone, LightId, LightPlace, LightPlaced, Meters, Panel, PanelKind, Point, Return, Role, Setup, Studio,
+        DialTurned, Entry, GroundTone, LightId, LightPlace, LightPlaced, LightRemoved, Meters, PanelPlace, Point, Return, Role, Setup,
+        Studio,
     },
+    shape::{Grid, Loss},
 };
 
 /// A mid-grey's reflectance.
@@ -74,10 +78,24 @@ pub struct Elevation {
     pub tones: Vec<u8>,
     /// Lines of equal tone, a half stop apart.
     pub contours: Vec<super::Contour>,
-    /// What the picture shows of it: left, right, bottom, top.
-    pub picture: [f64; 4],
+    /// What the picture shows of it.
+    pub picture: PictureOfGround,
     /// The ground ends here to each side.
     pub half_width: f64,
+}
+
+/// What the picture shows of the ground, metres.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PictureOfGround {
+    /// Left.
+    pub left: f64,
+    /// Right.
+    pub right: f64,
+    /// Bottom.
+    pub bottom: f64,
+    /// Top.
+    pub top: f64,
 }
 
 /// The ground.
@@ -175,9 +193,10 @@ fn wanted(wish: GroundTone, studio: &Studio) -> Option<Stops> {
 }
 
 /// What the first ground light alone is to read, room included: the wish without what the other lights spill.
-pub(crate) fn target(setup: &Setup, levels: &crate::board::levels::Levels) -> Option<Stops> {
+pub(crate) fn target(setup: &Setup, levels: &Levels) -> Option<Stops> {
+    let tone = setup.ground_tone?;
     let stage = Stage::of(setup, levels);
-    let want = wanted(setup.ground_tone?, &stage.studio)?;
+    let want = wanted(tone, &stage.studio)?;
     let spill = at(&stage, middle(&stage)?, |l| l.role != Role::Ground).without(stage.room_ground);
     Amount::at(want).without(spill).level().filter(|l| l.get() > -6.5)
 }
@@ -286,7 +305,7 @@ fn after(stage: &Stage, entries: &[Entry]) -> Option<(Option<Stops>, bool)> {
     for entry in entries {
         setup = setup.apply(entry).ok()?;
     }
-    let levels = crate::board::levels::Levels::of(&setup);
+    let levels = Levels::of(&setup);
     let then = Stage::of(&setup, &levels);
     let tone = tone_of(total(&then)?, &then.studio);
     let range = range(&then, then.ground_window()?);
@@ -302,24 +321,7 @@ fn way(stage: &Stage, words: String, entries: Vec<Entry>) -> Option<GroundWay> {
 fn ways(stage: &Stage, wish: GroundTone, all: bool) -> Vec<GroundWay> {
     let mut ways: Vec<GroundWay> = Vec::new();
     match wish {
-        GroundTone::Black => {
-            ways.extend(farther(stage, wish));
-            if !all {
-                return ways;
-            }
-            ways.extend(gridded(stage));
-            ways.extend(flagged(stage));
-            ways.extend(darker(stage));
-            if stage.lights.iter().any(|l| l.role == Role::Ground) {
-                let off: Vec<Entry> = stage
-                    .lights
-                    .iter()
-                    .filter(|l| l.role == Role::Ground)
-                    .map(|l| Entry::LightRemoved(crate::setup::LightRemoved { light: stage.setup.lights[l.index].id.clone() }))
-                    .collect();
-                ways.extend(way(stage, "Switch the ground light off.".to_owned(), off));
-            }
-        }
+        GroundTone::Black => ways.extend(to_black(stage, wish, all)),
         GroundTone::Grey { .. } | GroundTone::White => {
             ways.extend(by_ground_light(stage, wish));
             ways.extend(farther(stage, wish));
@@ -328,6 +330,79 @@ fn ways(stage: &Stage, wish: GroundTone, all: bool) -> Vec<GroundWay> {
     // What does the job first.
     ways.sort_by_key(|w| !w.works);
     ways
+}
+
+/// Without its own light first: a ground that is lit on purpose is not black. Then one thing, and where none is enough, all of them.
+fn to_black(stage: &Stage, wish: GroundTone, all: bool) -> Vec<GroundWay> {
+    let removal = |l: &&Placed| Entry::LightRemoved(LightRemoved { light: stage.setup.lights[l.index].id.clone() });
+    let off: Vec<Entry> = stage.lights.iter().filter(|l| l.role == Role::Ground).map(|l| removal(&l)).collect();
+    let Some(dark) = off.iter().try_fold(stage.setup.clone(), |s, e| s.apply(e).ok()) else { return Vec::new() };
+    let levels = Levels::of(&dark);
+    let without = Stage::of(&dark, &levels);
+    let mut ways: Vec<GroundWay> = Vec::new();
+    if !off.is_empty() {
+        ways.extend(way(stage, "Take the ground light away.".to_owned(), off.clone()));
+    }
+    if ways.iter().all(|w| !w.works) {
+        let mut more: Vec<GroundWay> = farther(&without, wish).into_iter().collect();
+        if all {
+            more.extend(gridded(&without));
+            more.extend(flagged(&without));
+            more.extend(darker(&without));
+            if more.iter().all(|w| !w.works) {
+                more.extend(everything(&without));
+            }
+        }
+        for way in &mut more {
+            if !off.is_empty() {
+                way.words = format!("Ground light away, and: {}", way.words);
+                // A grid is put on by hand: what is not written as a whole is not written.
+                if !way.entries.is_empty() {
+                    way.entries.splice(0..0, off.iter().cloned());
+                }
+            }
+        }
+        ways.extend(more);
+    }
+    ways
+}
+
+/// Black cloth, then grids on all lights, then as far as the room goes: as much of it as is needed.
+fn everything(stage: &Stage) -> Option<GroundWay> {
+    let wish = stage.setup.ground_tone?;
+    let mut setup = stage.setup.clone();
+    let mut words: Vec<String> = Vec::new();
+    let step = |setup: &Setup| {
+        let levels = Levels::of(setup);
+        let then = Stage::of(setup, &levels);
+        let range = range(&then, then.ground_window()?)?;
+        let tone = tone_of(total(&then)?, &then.studio);
+        Some((tone, is_right(wish, tone, Some(range[0]), Some(range[1]))))
+    };
+    let black = darker(stage).and_then(|w| w.entries.iter().try_fold(setup.clone(), |s, e| s.apply(e).ok()));
+    if let Some(black) = black {
+        setup = black;
+        words.push("black cloth".to_owned());
+    }
+    let bare: Vec<usize> = stage.lights.iter().map(|l| l.index).filter(|i| setup.lights[*i].rig.grid.is_none()).collect();
+    if !bare.is_empty() {
+        for index in &bare {
+            setup.lights[*index].rig.grid = Some(Grid { angle: None, loss: Loss::NONE });
+        }
+        words.push(format!("grids of {:.0}° on all lights", Honeycomb::USUAL));
+    }
+    let (mut tone, mut works) = step(&setup)?;
+    if !works {
+        let levels = Levels::of(&setup);
+        let far = farther(&Stage::of(&setup, &levels), wish);
+        if let Some(far) = far {
+            words.push(far.words.trim_end_matches('.').to_lowercase());
+            if let Some(then) = far.entries.iter().try_fold(setup.clone(), |s, e| s.apply(e).ok()) {
+                (tone, works) = step(&then)?;
+            }
+        }
+    }
+    Some(GroundWay { words: format!("All together: {}.", words.join(", ")), tone: told(tone), works, entries: Vec::new() })
 }
 
 /// Sitter, camera and lights go forward together, or the ground goes back.
@@ -404,8 +479,8 @@ fn gridded(stage: &Stage) -> Option<GroundWay> {
     }
     let mut setup = stage.setup.clone();
     let rig = &mut setup.lights[light.index].rig;
-    rig.grid = Some(crate::shape::Grid { angle: None, loss: crate::shape::Loss::NONE });
-    let levels = crate::board::levels::Levels::of(&setup);
+    rig.grid = Some(Grid { angle: None, loss: Loss::NONE });
+    let levels = Levels::of(&setup);
     let then = Stage::of(&setup, &levels);
     let tone = tone_of(total(&then)?, &then.studio);
     let range = range(&then, then.ground_window()?);
@@ -425,8 +500,8 @@ fn flagged(stage: &Stage) -> Option<GroundWay> {
     let out = if front.at.x < 0.0 { -1.0 } else { 1.0 };
     let places = (2..=8).flat_map(|i| [0.0, 0.3, 0.6].map(|aside| front.at.lerp(middle, f64::from(i) / 10.0) + DVec3::X * (out * aside)));
     let flags = places.filter_map(|p| {
-        let panel = Panel {
-            kind: PanelKind::Dark,
+        let panel = PanelPlace {
+            kind: PanelKind::Flag,
             at: Point::near(DVec3::new(p.x, p.y.max(1.0), p.z)),
             width: crate::shape::Extent::constant(1.2),
             height: crate::shape::Extent::constant(2.0),
@@ -525,7 +600,7 @@ pub(super) fn elevation(stage: &Stage) -> Option<Elevation> {
         columns: COLUMNS,
         contours: grid.lines(&upward, &levels),
         tones: tones.iter().map(|t| grey_code(Reflectance::MID_GREY, Stops::of(*t))).collect(),
-        picture: [window.left, window.right, window.low, window.high],
+        picture: PictureOfGround { left: window.left, right: window.right, bottom: window.low, top: window.high },
         half_width: half,
     })
 }

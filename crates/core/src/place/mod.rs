@@ -15,7 +15,7 @@ use serde::{Deserialize, Serialize};
 
 pub use contours::{Contour, Contours};
 pub use face::{CatchShown, EyeShown, FaceLight, NoseShadow, Pattern};
-pub use ground::{Elevation, GroundShown, GroundWay, Spill};
+pub use ground::{Elevation, GroundShown, GroundWay, PictureOfGround, Spill};
 pub use room::RoomShadow;
 pub use seen::RimShown;
 pub use starts::Arrangement;
@@ -24,7 +24,7 @@ use crate::{
     board::levels::Levels,
     field::DVec3,
     scale::Stops,
-    setup::{Around, Bearing, Entry, Height, LengthUnit, LightId, LightPlaced, Meters, Role, Setup, Side, Studio, rise, round_from},
+    setup::{Around, Bearing, Entry, Height, LengthUnit, LightId, LightPlaced, Meters, Point, Role, Setup, Side, Studio, rise, round_from},
 };
 use stage::{Placed, Stage};
 
@@ -60,8 +60,8 @@ pub struct Plan {
     pub described: bool,
     /// Metres or feet.
     pub length: LengthUnit,
-    /// What a drawing should show: left, right, behind, before, metres.
-    pub extent: [f64; 4],
+    /// What a drawing should show.
+    pub extent: PlanExtent,
     /// Lights that have a place.
     pub lights: Vec<PlanLight>,
     /// Lights that have none yet.
@@ -88,6 +88,20 @@ pub struct Plan {
     pub starts: Vec<Arrangement>,
 }
 
+/// A part of the floor, metres.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PlanExtent {
+    /// Left, `x`.
+    pub left: f64,
+    /// Right, `x`.
+    pub right: f64,
+    /// Behind the sitter, `z`.
+    pub behind: f64,
+    /// Before, `z`.
+    pub before: f64,
+}
+
 /// A light on the plan.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -98,12 +112,12 @@ pub struct PlanLight {
     pub role: Role,
     /// As it is said.
     pub name: String,
-    /// Where: `x, y, z`, metres.
-    pub at: [f64; 3],
+    /// Where.
+    pub at: Point,
     /// Where its axis goes.
-    pub aim: [f64; 3],
+    pub aim: Point,
     /// The outline of its front.
-    pub edge: Vec<[f64; 3]>,
+    pub edge: Vec<Point>,
     /// `1.50 m · 45° left`.
     pub words: String,
     /// `1.85 · 30°`: height, and angle down to what it lights.
@@ -135,9 +149,9 @@ pub struct Unplaced {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct PlanCamera {
     /// Where.
-    pub at: [f64; 3],
-    /// The field's two ends at the ground, or at the edge of the drawing: `x, z`. None before lens and sensor are known.
-    pub field: Option<[[f64; 2]; 2]>,
+    pub at: Point,
+    /// The field's two ends at the ground, or at the edge of the drawing. Empty before lens and sensor are known.
+    pub field: Vec<Point>,
     /// `2.00 m · 85 mm`.
     pub words: String,
     /// `1.30`.
@@ -148,8 +162,14 @@ pub struct PlanCamera {
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct SitterRange {
-    /// To the camera's left, right, away from it and toward it, metres; none over 1.5 m.
-    pub ways: [Option<f64>; 4],
+    /// To the camera's left, metres; none over 1.5 m, here and below.
+    pub left: Option<f64>,
+    /// To its right.
+    pub right: Option<f64>,
+    /// Away from it.
+    pub back: Option<f64>,
+    /// Toward it.
+    pub forward: Option<f64>,
     /// In words.
     pub words: String,
 }
@@ -228,7 +248,7 @@ pub(crate) fn room_from(stage: &Stage) -> Option<f64> {
 }
 
 /// What is drawn: the room where it is known, and whatever stands.
-fn extent(stage: &Stage) -> [f64; 4] {
+fn extent(stage: &Stage) -> PlanExtent {
     let mut e = [-1.6f64, 1.6, -1.4, stage.camera.z.max(0.5) + 0.5];
     for light in &stage.lights {
         let at = light.stood.emitter.front.at;
@@ -242,11 +262,8 @@ fn extent(stage: &Stage) -> [f64; 4] {
         e[0] = e[0].min(-w.left.get().min(4.0));
         e[1] = e[1].max(w.right.get().min(4.0));
     }
-    e.map(|v| v.clamp(-15.0, 15.0))
-}
-
-const fn row(v: DVec3) -> [f64; 3] {
-    [v.x, v.y, v.z]
+    let [left, right, behind, before] = e.map(|v| v.clamp(-15.0, 15.0));
+    PlanExtent { left, right, behind, before }
 }
 
 fn plan_light(stage: &Stage, light: &Placed) -> Option<PlanLight> {
@@ -267,9 +284,9 @@ fn plan_light(stage: &Stage, light: &Placed) -> Option<PlanLight> {
         light: of.id.clone(),
         role: of.role,
         name: of.name(),
-        at: row(front.at),
-        aim: row(of.aim_in(&stage.studio)?),
-        edge: front.edge().into_iter().map(row).collect(),
+        at: Point::near(front.at),
+        aim: Point::near(of.aim_in(&stage.studio)?),
+        edge: front.edge().into_iter().map(Point::near).collect(),
         label: format!("{}, {spoken}, height {}", of.name(), height.told(length)),
         height_words: format!("{} · {:.0}°", height.number(length), down.abs()),
         words,
@@ -310,23 +327,25 @@ fn unplaced(stage: &Stage) -> Vec<Unplaced> {
         .collect()
 }
 
-fn camera(stage: &Stage, extent: [f64; 4]) -> PlanCamera {
+fn camera(stage: &Stage, extent: PlanExtent) -> PlanCamera {
     let length = stage.setup.length;
     let away = Meters::new(stage.camera.distance(stage.face)).map_or_else(|_| String::new(), |d| d.told(length));
     let focal = stage.setup.camera.as_ref().and_then(|c| c.focal).map(|f| format!(" · {:.0} mm", f.get())).unwrap_or_default();
-    let end = stage.studio.ground_z().unwrap_or(extent[2]);
+    let end = stage.studio.ground_z().unwrap_or(extent.behind);
     let forward = stage.forward();
     let field = stage.field.filter(|_| forward.z < -0.05).map(|f| {
         let right = forward.cross(DVec3::Y).normalize_or(DVec3::X);
-        [-1.0, 1.0].map(|s| {
-            let ray = forward + right * (s * f.x);
-            let t = (end - stage.camera.z) / ray.z;
-            [stage.camera.x + ray.x * t, end]
-        })
+        [-1.0, 1.0]
+            .map(|s| {
+                let ray = forward + right * (s * f.x);
+                let t = (end - stage.camera.z) / ray.z;
+                Point::near(stage.camera + ray * t)
+            })
+            .to_vec()
     });
     PlanCamera {
-        at: row(stage.camera),
-        field,
+        at: Point::near(stage.camera),
+        field: field.unwrap_or_default(),
         words: format!("{away}{focal}"),
         height_words: Meters::new(stage.camera.y.max(0.05)).map(|h| h.number(length)).unwrap_or_default(),
     }
@@ -345,7 +364,12 @@ fn range(stage: &Stage, light: &Placed) -> Option<SitterRange> {
         let there = stage.drawn(light, stage.face + to);
         there > 0.0 && (there / here).log2().abs() <= THIRD
     };
-    let far = |way: DVec3| (1..=150).find(|cm| !within(way * (f64::from(*cm) / 100.0))).map(|cm| f64::from(cm - 1) / 100.0);
+    // By tens of centimetres, then by single ones.
+    let far = |way: DVec3| {
+        let out = |cm: &u32| !within(way * (f64::from(*cm) / 100.0));
+        let tens = (10..=150).step_by(10).find(out)?;
+        (tens - 9..=tens).find(out).map(|cm| f64::from(cm - 1) / 100.0)
+    };
     let ways = [DVec3::NEG_X, DVec3::X, DVec3::NEG_Z, DVec3::Z].map(far);
     let told = |d: Option<f64>| match d {
         None => "over 1.5 m".to_owned(),
@@ -354,9 +378,15 @@ fn range(stage: &Stage, light: &Placed) -> Option<SitterRange> {
             LengthUnit::Feet => format!("{:.0} in", d / 0.0254),
         },
     };
-    let [left, right, back, forward] = ways.map(told);
-    let words = format!("Within a third of a stop the sitter may go {left} left, {right} right, {forward} toward the camera, {back} back.");
-    Some(SitterRange { ways, words })
+    let [left, right, back, forward] = ways;
+    let words = format!(
+        "Within a third of a stop the sitter may go {} left, {} right, {} toward the camera, {} back.",
+        told(left),
+        told(right),
+        told(forward),
+        told(back)
+    );
+    Some(SitterRange { left, right, back, forward, words })
 }
 
 /// Stops as a share of the exposure, for tests and findings.

@@ -5,9 +5,10 @@ use serde::Serialize;
 use super::stage::{Placed, Stage};
 use crate::{
     field::{DVec3, ratio_with_room},
+    kit::PanelKind,
     ratio::Ratio,
     scale::Stops,
-    setup::{Panel, PanelKind, Role},
+    setup::{PanelPlace, Role},
 };
 
 /// How a silver reflector gathers what it throws back: exponent of a lobe round the mirrored direction (an assumed model).
@@ -70,14 +71,14 @@ pub(crate) fn returned(stage: &Stage, key: &Placed) -> Returned {
             }
             let form = front.per_luminance(cheek, normal) / std::f64::consts::PI;
             let taken = if mean > 0.0 { form * (1.0 - (panel.kind.reflectance() / mean).min(1.0)) } else { 0.0 };
-            (gives(stage, key, panel, &front, cheek, normal), if panel.kind == PanelKind::Dark { taken } else { form })
+            (gives(stage, key, panel, &front, cheek, normal), if panel.kind.is_dark() { taken } else { form })
         })
         .collect();
     Returned { walls: stage.returned(key), panels }
 }
 
 /// What a panel throws on the cheek, against the key at the face: patch by patch, white evenly, silver round the mirrored ray.
-fn gives(stage: &Stage, key: &Placed, panel: &Panel, front: &crate::field::Front, cheek: DVec3, normal: DVec3) -> f64 {
+fn gives(stage: &Stage, key: &Placed, panel: &PanelPlace, front: &crate::field::Front, cheek: DVec3, normal: DVec3) -> f64 {
     let patches = front.spread(5);
     let share = 1.0 / 25.0;
     let lamp = key.stood.emitter.front.at;
@@ -113,9 +114,12 @@ pub(crate) fn shadow(stage: &Stage) -> Option<RoomShadow> {
                 PanelKind::White => "White panel",
                 PanelKind::Silver => "Silver panel",
                 PanelKind::Dark => "Dark panel",
+                PanelKind::Flag => "Flag",
             };
             match (panel.kind, Stops::from_factor(*gives).filter(|g| g.get() > -6.0)) {
-                (PanelKind::Dark, _) => format!("{name}: takes {:.0} % of what the room gives the shadow side.", takes * 100.0),
+                (PanelKind::Dark | PanelKind::Flag, _) => {
+                    format!("{name}: takes {:.0} % of what the room gives the shadow side.", takes * 100.0)
+                }
                 (_, Some(gives)) => format!("{name}: puts {gives} of the key on the shadow side."),
                 (_, None) => format!("{name}: gives the shadow side nothing from where it stands."),
             }

@@ -25,8 +25,8 @@ pub use history::History;
 pub use holds::{Blur, Holds, Movement, MovementKind, Steadiness};
 pub use light::{Because, Held, Light, LightId, Meters, Other, Role, Standing};
 pub use plan::{
-    Around, CameraPlace, Chin, Ground, GroundKind, GroundTone, GroundWished, Height, LightPlace, LightPlaced, Panel, PanelKind, Point,
-    Return, Side, Sitter, SitterMoved, Studio, Walls, Window,
+    Around, CameraPlace, Chin, Ground, GroundKind, GroundTone, GroundWished, Height, LightPlace, LightPlaced, PanelPlace, Point, Return,
+    Side, Sitter, SitterMoved, Studio, Walls, Window,
 };
 pub(crate) use plan::{Stood, rise, round_from};
 pub use rig::{Automatic, FromKit, How, Metered, Place, Rig, Tone};

@@ -8,6 +8,7 @@ use super::{Bearing, Because, Camera, Held, Light, LightId, Meters, Role, Setup}
 use crate::{
     Refusal,
     field::{DVec3, Emitter, Front, Honeycomb, Outline, Surfaces},
+    kit::PanelKind,
     meter::Degrees,
     quantity::quantity,
     scale::Stops,
@@ -228,24 +229,11 @@ pub struct Window {
     pub width: Extent,
 }
 
-/// What a panel does.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum PanelKind {
-    /// A white reflector: soft.
-    White,
-    /// A silver reflector: hard.
-    Silver,
-    /// A dark panel: takes fill away, and holds light back.
-    Dark,
-}
-
 /// A panel that stands upright: reflector, dark panel or flag.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Panel {
+pub struct PanelPlace {
     /// What it does.
     pub kind: PanelKind,
     /// Its middle.
@@ -280,7 +268,7 @@ pub struct Studio {
     /// Reflectors, dark panels and flags, at most 8.
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "few")]
     #[cfg_attr(feature = "schema", schema(max_items = 8))]
-    pub panels: Vec<Panel>,
+    pub panels: Vec<PanelPlace>,
 }
 
 fn few<'de, D: serde::Deserializer<'de>, T: Deserialize<'de>>(deserializer: D) -> Result<Vec<T>, D::Error> {
@@ -398,7 +386,7 @@ impl Studio {
             floor: w.floor_reflectance.get(),
         };
         let area = 2.0 * (plain.width + plain.length) * plain.height;
-        let dark: f64 = self.panels.iter().filter(|p| p.kind == PanelKind::Dark).map(|p| p.width.get() * p.height.get()).sum();
+        let dark: f64 = self.panels.iter().filter(|p| p.kind.is_dark()).map(|p| p.width.get() * p.height.get()).sum();
         let share = (dark / area).min(1.0);
         Some(Surfaces { walls: plain.walls + share * (PanelKind::Dark.reflectance() - plain.walls), ..plain })
     }
@@ -428,12 +416,18 @@ impl PanelKind {
         match self {
             Self::White => 0.8,
             Self::Silver => 0.85,
-            Self::Dark => 0.05,
+            Self::Dark | Self::Flag => 0.05,
         }
+    }
+
+    /// Whether it takes light and gives none back.
+    #[must_use]
+    pub const fn is_dark(self) -> bool {
+        matches!(self, Self::Dark | Self::Flag)
     }
 }
 
-impl Panel {
+impl PanelPlace {
     /// As a front that throws back light.
     #[must_use]
     pub fn front(&self) -> Front {

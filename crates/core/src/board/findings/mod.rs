@@ -14,6 +14,7 @@ use super::{
 use crate::{
     ambient::RoomWish,
     kit::{GroupControl, Link},
+    place::stage::Stage,
     scale::{Aperture, Series, ShutterTime, Stops},
     setup::{Because, Camera, CameraSet, Entry, Light, LightPut, Role, Setup, Standing},
     strobe::{DialStep, PowerScaleSpec, Pulse, Reach},
@@ -146,7 +147,7 @@ struct Found<'a> {
     list: Vec<Finding>,
 }
 
-pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown]) -> Vec<Finding> {
+pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown], stage: Option<&Stage>) -> Vec<Finding> {
     let mut found = Found { setup, levels, list: Vec::new() };
     found.camera();
     found.shutter();
@@ -157,7 +158,9 @@ pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown]) -> V
     for index in 0..setup.lights.len() {
         found.light(index);
     }
-    found.places();
+    if let Some(stage) = stage {
+        found.places(stage);
+    }
     found.transmitter();
     found.circuits(circuits);
     found.list

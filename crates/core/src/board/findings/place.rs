@@ -12,39 +12,35 @@ use crate::{
 };
 
 impl Found<'_> {
-    pub(super) fn places(&mut self) {
-        if self.setup.lights.iter().all(|l| l.place.is_none()) {
-            return;
-        }
-        let stage = Stage::of(self.setup, self.levels);
-        self.on_face(&stage);
+    pub(super) fn places(&mut self, stage: &Stage) {
+        self.on_face(stage);
         for light in &stage.lights {
             let of = &self.setup.lights[light.index];
             let (id, name) = (of.id.as_str(), of.name());
-            let rim = seen::rim(&stage, light);
+            let rim = seen::rim(stage, light);
             if let Some(rim) = rim.as_ref().filter(|r| !r.wraps && matches!(of.role, Role::Rim)) {
                 self.say(FindingKind::RimNoWrap, id, format!("{name}, {}", rim.words));
             } else if let Some(rim) = rim.filter(|r| r.flare) {
                 self.say(FindingKind::Flare, id, format!("{name}, {}", rim.words));
             }
-            let shows = seen::in_picture(&stage, light);
+            let shows = seen::in_picture(stage, light);
             if shows.front || shows.stand {
                 let what = if shows.front { name.clone() } else { format!("The {}’s stand", name.to_lowercase()) };
                 self.say(FindingKind::InPicture, id, format!("{what} is in the picture: move it out to the side, or frame closer."));
             }
-            if let Some(words) = seen::too_high(&stage, light) {
+            if let Some(words) = seen::too_high(stage, light) {
                 self.say(FindingKind::CeilingLow, id, words);
             }
-            if seen::is_overhead(&stage, light) {
+            if seen::is_overhead(stage, light) {
                 let words = format!(
                     "{name} hangs over the sitter: a boom rated for it, counterweight, sandbags, a safety cable on every part, and nobody under it while it is moved. Local codes and licensed practice decide."
                 );
                 self.say(FindingKind::Overhead, id, words);
             }
         }
-        self.key_and_room(&stage);
-        self.greatest_ratio(&stage);
-        self.ground_tone(&stage);
+        self.key_and_room(stage);
+        self.greatest_ratio(stage);
+        self.ground_tone(stage);
     }
 
     fn on_face(&mut self, stage: &Stage) {

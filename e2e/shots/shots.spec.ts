@@ -33,6 +33,31 @@ for (const theme of ['ink', 'paper'] as const) {
   })
 }
 
+test('the plan, large, and the ground', async ({ page }) => {
+  await page.goto(`/setups/${OPEN}/plan`)
+  await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
+  await page.evaluate(() => document.fonts.ready)
+  await page.keyboard.press('k')
+  await expect(page.getByText(/^Rembrandt/)).toBeVisible()
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: `${FOLDER}plan-ink.png` })
+  await page.addInitScript(() => localStorage.setItem('ink-lamp.theme', 'paper'))
+  await page.goto(`/setups/${OPEN}/plan/ground`)
+  await expect(page.getByRole('img', { name: /^Elevation of the ground/ })).toBeVisible()
+  await page.keyboard.press('g')
+  await page.waitForTimeout(600)
+  await page.screenshot({ path: `${FOLDER}ground-paper.png` })
+})
+
+test('the plan on the phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`/setups/${OPEN}/plan`)
+  await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
+  await page.evaluate(() => document.fonts.ready)
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: `${FOLDER}plan-phone-ink.png` })
+})
+
 test('eight lights and what is found', async ({ page }) => {
   await page.goto(`/setups/${EIGHT}`)
   await expect(page.getByLabel('Worth knowing')).toContainText('the grid was taken off')

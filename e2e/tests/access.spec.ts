@@ -42,6 +42,17 @@ for (const theme of ['ink', 'paper'] as const) {
       expect(await scan(page)).toEqual([])
     })
 
+    test('the plan can be used by everyone, beside the ladder and large', async ({ page, board }) => {
+      await board('0199a100-0000-7000-9007-000000000000')
+      await expect(page.getByRole('group', { name: /^Plan of the studio/ })).toBeVisible()
+      expect(await scan(page)).toEqual([])
+      for (const part of ['', 'ground', 'studio', 'begin']) {
+        await page.goto(`/setups/0199a100-0000-7000-9007-000000000000/plan/${part}`)
+        await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
+        expect(await scan(page), part).toEqual([])
+      }
+    })
+
     test('the kit can be used by everyone', async ({ page }) => {
       await page.goto('/kit')
       await page.getByRole('button', { name: /^Taper 400/ }).click()

@@ -98,6 +98,10 @@ fn a_large_box_at_half_the_distance_gains_what_the_exact_formula_says_and_not_tw
     assert_eq!(moved.lights[0].distance.unwrap().told(moved.length), "0.75 m");
     // And there is no telling it exactly: a prediction with what it deserves.
     assert_eq!(moved.lights[0].reading.as_ref().unwrap().within().unwrap().shown(), "+0.3");
+    let board = Board::of(&moved);
+    let lane = board.lane("key").unwrap();
+    assert_eq!(lane.carried.as_deref(), Some("moved since it was read: carried along by its front, ±0.3"));
+    assert!(lane.likely && lane.words.starts_with("likely ") && lane.words.ends_with("±0.3"), "{}", lane.words);
 }
 
 #[test]
@@ -288,6 +292,39 @@ fn a_white_panel_fills_softly_and_a_silver_one_hard() {
     // Turned out of the mirrored ray silver gives far less; white hardly changes.
     let (white_off, silver_off) = (gives(&with("white", -60.0)).unwrap(), gives(&with("silver", -60.0)).unwrap_or(60.0));
     assert!(silver_off / silver > 1.5 * (white_off / white), "{white_off} {silver_off}");
+}
+
+#[test]
+fn a_flash_bounced_off_the_ceiling_or_a_side_wall_comes_from_there() {
+    let walls = |ceiling: f64| {
+        json!({"walls": {"left": 2, "right": 2, "behind": 2.5, "before": 3, "ceiling": 2.7,
+            "reflectance": 0.8, "ceiling_reflectance": ceiling, "floor_reflectance": 0.2}})
+    };
+    let head = json!({"kind": "bare", "loss": 0, "beam": {"half_angle": 30}});
+    let up = json!({"placed": {"light": "key", "place": {"at": {"x": 0, "y": 1.5, "z": 1.4}, "aim": {"x": 0, "y": 2.7, "z": 1.0}}}});
+    let with = |ceiling: f64, place: &Value| {
+        setup(&[camera(), studio(walls(ceiling)), light("key", head.clone(), false), place.clone(), read("key", "4 0")])
+    };
+    let s = with(0.8, &up);
+    let p = plan(&s);
+    let bounce = p.lights[0].bounce.as_ref().unwrap();
+    assert_eq!(bounce.words, "off the ceiling");
+    // Along its axis from 1.5 m to the ceiling: a third of the way to the sitter.
+    assert!((bounce.at.vector().y - 2.7).abs() < 0.01 && (bounce.at.vector().z - 1.0).abs() < 0.01, "{bounce:?}");
+    assert!(p.lights[0].words.starts_with("off the ceiling, "), "{}", p.lights[0].words);
+    assert!(p.face[0].softness.starts_with("soft"), "{}", p.face[0].softness);
+    assert_eq!(p.face[0].pattern, Pattern::Butterfly);
+    // A ceiling that throws back a quarter gives two stops less of it; what the room throws back of it falls as much.
+    let darker = s.apply(&Entry::Studio(Box::new(with(0.2, &up).studio()))).unwrap();
+    assert!((carried(&darker, "key") + 2.0).abs() < 1e-9, "{}", carried(&darker, "key"));
+    // Off the left wall it models the face from the left.
+    let left = json!({"placed": {"light": "key", "place": {"at": {"x": 0, "y": 1.5, "z": 1.4}, "aim": {"x": -2, "y": 1.7, "z": 1.6}}}});
+    let p = plan(&with(0.8, &left));
+    assert_eq!(p.lights[0].bounce.as_ref().unwrap().words, "off the left wall");
+    assert!(p.face[0].nose.unwrap().x > 0.0);
+    // Turned to the sitter it is a light like others.
+    let ahead = json!({"placed": {"light": "key", "place": {"at": {"x": 0, "y": 1.5, "z": 1.4}}}});
+    assert!(plan(&with(0.8, &ahead)).lights[0].bounce.is_none());
 }
 
 #[test]

@@ -258,6 +258,39 @@ async fn ways_and_studies_answer_for_a_setup_and_keep_nothing() {
 }
 
 #[actix_web::test]
+async fn the_plan_answers_while_a_light_is_dragged_and_keeps_nothing() {
+    let app = App::spawn().await;
+    demo::load(&app.store).await.unwrap();
+    let look = "/api/setups/0199a100-0000-7000-9007-000000000000";
+    let before = app.get(look).await.1;
+    let setup = &before["setup"];
+    let question = json!({"chosen": "key", "others": true, "elevation": true, "starts": true});
+    let (status, drawn) = app.post("/api/plan", json!({"setup": setup, "question": question})).await;
+    assert_eq!(status, StatusCode::OK, "{drawn}");
+    let plan = &drawn["plan"];
+    assert_eq!((plan["lights"].as_array().unwrap().len(), plan["contours"].as_array().unwrap().len()), (4, 4));
+    assert_eq!((plan["contours"][0]["light"].clone(), drawn["board"].is_null()), (json!("key"), true));
+    assert_eq!((plan["starts"].as_array().unwrap().len(), plan["eyes"].as_array().unwrap().len()), (6, 2));
+    assert!(plan["elevation"]["tones"].as_array().unwrap().len() > 500);
+    // Dragged to half the way: the board tells what it would read.
+    let place = json!({"placed": {"light": "key", "place": {"at": {"x": -0.4, "y": 1.55, "z": 0.4}}}});
+    let (_, moved) = app.post("/api/plan", json!({"setup": setup, "entry": place, "question": {"chosen": "key"}})).await;
+    let key = |board: &Value| board["lanes"][2]["reading"]["stops"].as_f64().unwrap();
+    assert!(key(&moved["board"]) > key(&before["board"]) + 1.0, "{}", moved["board"]["lanes"][2]);
+    // What can't be comes back with its field.
+    for (entry, field) in [
+        (json!({"placed": {"light": "nobody"}}), "entry.light"),
+        (json!({"placed": {"light": "key", "around": {"distance": 0.3, "round": 0, "height": 2.5}}}), "entry.around.distance"),
+        (json!({"placed": {"light": "key", "place": {"at": {"x": 99, "y": 1, "z": 0}}}}), "entry.placed.place.at.x"),
+        (json!({"sitter_moved": {"x": 0, "z": -9}}), "entry.z"),
+    ] {
+        let (status, problem) = app.post("/api/plan", json!({"setup": setup, "entry": entry})).await;
+        assert_eq!((status, problem["field"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some(field)), "{problem}");
+    }
+    assert_eq!(app.get(look).await.1, before);
+}
+
+#[actix_web::test]
 async fn a_draft_says_what_would_be_and_keeps_nothing() {
     let app = App::spawn().await;
     let (_, look) = app.begin("Clock mender").await;

@@ -511,6 +511,15 @@ export interface components {
             /** @description The ways of working, and what each does here. */
             schools: components["schemas"]["SchoolsShown"];
         };
+        /** @description The lit spot of a light that is bounced. */
+        Bounce: {
+            /** @description Its middle. */
+            at: components["schemas"]["Point"];
+            /** @description Its outline. */
+            edge: components["schemas"]["Point"][];
+            /** @description `off the ceiling`. */
+            words: string;
+        };
         /** @description A flash bulb: one burn, one power. Its light is taken as a bell curve (an assumption). */
         Bulb: {
             /** @description From ignition to the peak; about 0.02 s for a medium-peak bulb (from memory). */
@@ -1566,6 +1575,8 @@ export interface components {
         /** @description A lane of the ladder: one step of the work. */
         Lane: {
             after?: components["schemas"]["Mark"] | null;
+            /** @description After a move: that its reading was carried along, and how far off that may be. */
+            carried?: string | null;
             dial?: components["schemas"]["DialShown"] | null;
             energy?: components["schemas"]["EnergyShown"] | null;
             face?: components["schemas"]["Face"] | null;
@@ -2155,6 +2166,7 @@ export interface components {
             around: components["schemas"]["Around"];
             /** @description Where. */
             at: components["schemas"]["Point"];
+            bounce?: components["schemas"]["Bounce"] | null;
             /** @description The outline of its front. */
             edge: components["schemas"]["Point"][];
             /** @description `1.85 · 30°`: height, and angle down to what it lights. */

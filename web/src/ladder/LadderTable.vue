@@ -30,6 +30,7 @@ defineProps<{ board: Board }>()
             {{ lane.reading.aperture.words }}</template
           >
           <template v-else-if="lane.guess">{{ lane.guess.words }} stops, {{ lane.guess.mark.aperture.words }}</template>
+          <template v-if="lane.other">; {{ lane.other.place }} {{ lane.other.mark.shown }} stops</template>
         </td>
         <td>
           <template v-if="lane.target">{{ lane.target.shown }} stops, {{ lane.target.aperture.words }}</template>

@@ -85,6 +85,7 @@ function shot(): void {
       <p class="label mt-2 shrink-0 truncate text-text-2">
         {{ where || 'Say its modifier and distance, and moves by distance are told too.' }}
       </p>
+      <p v-if="lane.carried" class="label shrink-0 truncate text-text-2">{{ lane.carried }}</p>
       <p v-if="lane.guess" class="label shrink-0 truncate text-text-2">
         <b class="font-[650] text-text">{{ lane.guess.words }}</b> {{ lane.guess.from }}
       </p>

@@ -41,6 +41,11 @@ describe('the spine of the phone', () => {
     expect(y(0) > 0 && y(0) < 237).toBe(true)
   })
 
+  it('says what lies on the ground in all', () => {
+    const ground = light('ground', -1, { role: 'ground', other: { place: 'in all', mark: mark(-0.4) } })
+    expect(spineOf(of([ground]), 237).marks[0]?.words).toBe('read, in all -0.4')
+  })
+
   it('shows what is being typed, what is likely, and what is only wished', () => {
     const guess = { mark: mark(0.5), within: 1, words: '', from: '' }
     const lanes = [

@@ -150,6 +150,19 @@ function key(event: KeyboardEvent, l: PlanLight): void {
           :stroke="ROLE_COLOURS[l.role]"
           stroke-width="1.500"
         />
+        <path
+          v-if="l.bounce"
+          :d="
+            path(
+              l.bounce.edge.map((p) => px(p.z, p.y)),
+              true,
+            )
+          "
+          fill="none"
+          :stroke="ROLE_COLOURS[l.role]"
+          stroke-width="2"
+          stroke-dasharray="5 3"
+        />
         <g
           role="button"
           tabindex="0"

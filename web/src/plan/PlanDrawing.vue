@@ -209,7 +209,14 @@ const labels = computed(() => {
       { x: p.x - w / 2, y: p.y + 15 },
       { x: p.x - w / 2, y: p.y - 45 },
     ]
-    const places = outward(l) === 'right' ? [right, under, over, left] : [left, under, over, right]
+    const corners = [
+      { x: p.x - w + 8, y: p.y + 15 },
+      { x: p.x - 8, y: p.y + 15 },
+      { x: p.x - w + 8, y: p.y - 45 },
+      { x: p.x - 8, y: p.y - 45 },
+    ]
+    const places =
+      outward(l) === 'right' ? [right, under, over, left, ...corners] : [left, under, over, right, ...corners]
     const fits = places.filter(
       (q) => q.x > 2 && q.x + w < size.value.width - 2 && q.y > 2 && q.y + 30 < size.value.height - 2,
     )
@@ -507,6 +514,20 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
           fill-opacity="0.500"
           :stroke="ROLE_COLOURS[l.role]"
           stroke-width="2"
+          class="pointer-events-none"
+        />
+        <path
+          v-if="l.bounce"
+          :d="
+            path(
+              l.bounce.edge.map((p) => px(p.x, p.z)),
+              true,
+            )
+          "
+          fill="none"
+          :stroke="ROLE_COLOURS[l.role]"
+          stroke-width="1.500"
+          stroke-dasharray="5 3"
           class="pointer-events-none"
         />
         <g

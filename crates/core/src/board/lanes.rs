@@ -33,6 +33,8 @@ pub struct Lane {
     pub other: Option<OtherPlace>,
     /// Whether the reading was carried along and is only likely.
     pub likely: bool,
+    /// After a move: that its reading was carried along, and how far off that may be.
+    pub carried: Option<String>,
     /// What it will likely read, before a reading holds.
     pub guess: Option<GuessShown>,
     /// The wished level.
@@ -222,6 +224,7 @@ fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         reading: None,
         other: None,
         likely: false,
+        carried: None,
         guess: None,
         target: None,
         gap: None,
@@ -340,6 +343,8 @@ fn light(setup: &Setup, levels: &Levels, index: usize, pick: &Pick) -> Lane {
     let shutter = !setup.shutter_loss(light, light.reading.as_ref()).is_zero();
     lane.likely = light.reading.as_ref().is_some_and(|h| !h.is_measured() || shutter);
     lane.guess = level.guess.and_then(|(at, within)| Some(guess_shown(light, mark(at)?, within)));
+    let within = light.reading.as_ref().and_then(Held::within);
+    lane.carried = within.map(|w| format!("moved since it was read: carried along by its front, ±{}", w.number()));
     lane.energy = energy::of(setup, light);
     lane.after = pick.after.as_ref().filter(|(id, _)| *id == light.id).and_then(|(_, stops)| mark(*stops));
     (lane.state, lane.words, lane.gap) = light_state(setup, levels, index);
@@ -379,7 +384,13 @@ fn light_state(setup: &Setup, levels: &Levels, index: usize) -> (LaneState, Stri
         Some(Held { standing: Standing::Stale { .. }, .. }) => again("read again"),
         Some(Held { standing: Standing::Carried { because, .. }, reading, .. }) => match (levels.gap(index), level.total) {
             (Some(gap), _) if gap.tenths().abs() > TOLERANCE_TENTHS && *because != Because::Copied => against(gap, step),
-            (_, Some(level)) => again(&format!("likely {level}")),
+            (_, Some(level)) => again(
+                &light
+                    .reading
+                    .as_ref()
+                    .and_then(Held::within)
+                    .map_or_else(|| format!("likely {level}"), |within| format!("likely {level} ±{}", within.number())),
+            ),
             _ => again(&format!("read {}", reading.shows)),
         },
         Some(Held { reading, .. }) => match (levels.gap(index), level.total) {

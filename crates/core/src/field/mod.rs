@@ -230,6 +230,8 @@ pub struct Emitter {
     pub exponent: f64,
     /// What is before it.
     pub grid: Option<Honeycomb>,
+    /// The share of its lamp's light that reaches it: 1, or what a wall throws on.
+    pub strength: f64,
     /// Points over its area, for what has no closed form.
     patches: Vec<DVec3>,
     /// Corners that stand for its outline in a drawing; none where it is exact.
@@ -242,7 +244,13 @@ impl Emitter {
     pub fn new(front: Front, exponent: f64, grid: Option<Honeycomb>) -> Self {
         let plain = grid.is_none() && (exponent - 1.0).abs() < 1e-9;
         let patches = if plain { Vec::new() } else { front.spread(6) };
-        Self { front, exponent, grid, patches, corners: Vec::new() }
+        Self { front, exponent, grid, strength: 1.0, patches, corners: Vec::new() }
+    }
+
+    /// The same with a share of its lamp's light: what a wall throws on.
+    #[must_use]
+    pub fn of_strength(self, strength: f64) -> Self {
+        Self { strength, ..self }
     }
 
     /// The same for drawings, where many points are asked at once: within a tenth of a stop near by, and far less elsewhere.
@@ -276,14 +284,14 @@ impl Emitter {
             return 0.0;
         }
         if outline == Outline::Point {
-            return kernel(at, axis, point, normal) / PI * self.weight(cos);
+            return kernel(at, axis, point, normal) / PI * self.weight(cos) * self.strength;
         }
         let lit = if self.corners.is_empty() {
             self.front.per_luminance(point, normal)
         } else {
             contour(self.corners.iter().copied(), point, normal)
         };
-        let even = lit / (PI * self.front.area());
+        let even = lit / (PI * self.front.area()) * self.strength;
         if self.patches.is_empty() || even <= 0.0 {
             return even;
         }
@@ -305,16 +313,17 @@ impl Emitter {
         self.lux_per_lumen(point, (self.front.at - point).try_normalize().unwrap_or(DVec3::Z))
     }
 
-    /// The share of the light that its grid lets out: `∫ (n+1)·cosⁿθ·T(θ)·sinθ dθ`.
+    /// The share of the lamp's light that it lets into the room, through its grid: `∫ (n+1)·cosⁿθ·T(θ)·sinθ dθ`.
     #[must_use]
     pub fn share_out(&self) -> f64 {
-        let Some(grid) = self.grid else { return 1.0 };
+        let Some(grid) = self.grid else { return self.strength };
         let steps = 200;
         let step = PI / 2.0 / f64::from(steps);
         (0..steps)
             .map(|i| (f64::from(i) + 0.5) * step)
             .map(|t| (self.exponent + 1.0) * t.cos().powf(self.exponent) * grid.square(t) * t.sin() * step)
-            .sum()
+            .sum::<f64>()
+            * self.strength
     }
 }
 

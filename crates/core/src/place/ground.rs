@@ -205,8 +205,8 @@ pub(crate) fn target(setup: &Setup, levels: &Levels) -> Option<Stops> {
 fn range(stage: &Stage, window: Window) -> Option<[Stops; 2]> {
     let (mut low, mut high) = (f64::MAX, f64::MIN);
     let back = stage.room_ground.and(stage.returned_amount());
-    for i in 0..35 {
-        let point = window.at(f64::from(i % 7) / 6.0, f64::from(i / 7) / 4.0);
+    for i in 0..20 {
+        let point = window.at(f64::from(i % 5) / 4.0, f64::from(i / 5) / 3.0);
         let tone = tone_of(drawn(stage, point, back), &stage.studio)?.get();
         (low, high) = (low.min(tone), high.max(tone));
     }

@@ -126,8 +126,22 @@ pub struct PlanLight {
     pub label: String,
     /// As it is seen from the sitter, for the fields.
     pub around: Around,
+    /// Where its light is bounced off a wall or the ceiling, and how wide the lit spot is, metres.
+    pub bounce: Option<Bounce>,
     /// Whether it is in the picture, or its stand.
     pub in_picture: bool,
+}
+
+/// The lit spot of a light that is bounced.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Bounce {
+    /// Its outline.
+    pub edge: Vec<Point>,
+    /// Its middle.
+    pub at: Point,
+    /// `off the ceiling`.
+    pub words: String,
 }
 
 /// A light without a place.
@@ -268,12 +282,21 @@ fn extent(stage: &Stage) -> PlanExtent {
 
 fn plan_light(stage: &Stage, light: &Placed) -> Option<PlanLight> {
     let of = &stage.setup.lights[light.index];
-    let front = &light.stood.emitter.front;
+    // A bounced light stands where its head is.
+    let lit = &light.stood.emitter.front;
+    let own = of.emitter_in(&stage.studio)?.front;
+    let front = &own;
+    let bounce = light.stood.off.map(|off| Bounce {
+        edge: lit.edge().into_iter().map(Point::near).collect(),
+        at: Point::near(lit.at),
+        words: format!("off {off}"),
+    });
     let out = front.at - stage.face;
     let length = stage.setup.length;
     let height = Meters::new(front.at.y.max(0.05)).ok()?;
-    let distance = of.distance.or_else(|| Meters::new(front.at.distance(light.stood.spot)).ok())?;
-    let down = -rise(light.stood.spot - front.at).round();
+    let told = of.distance.filter(|_| light.stood.off.is_none());
+    let distance = told.or_else(|| Meters::new(front.at.distance(light.stood.spot)).ok())?;
+    let down = -rise(front.axis).round();
     let words = of.place_words(stage.setup).unwrap_or_default();
     // Height and tilt stand in the side view.
     let words =
@@ -295,6 +318,7 @@ fn plan_light(stage: &Stage, light: &Placed) -> Option<PlanLight> {
             round: Bearing::try_from(round_from(out, stage.camera - stage.face).round()).ok()?,
             height: Height::new((front.at.y * 1000.0).round() / 1000.0).ok()?,
         },
+        bounce,
         in_picture: picture.front || picture.stand,
     })
 }

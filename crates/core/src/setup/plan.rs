@@ -457,6 +457,9 @@ impl Light {
         if self.role == Role::Ground && studio.ground.is_some() {
             return Some(format!("{told} to the ground"));
         }
+        if let Some((off, spot)) = self.standing_in(&studio).and_then(|s| Some((s.off?, s.emitter.front.at))) {
+            return Some(format!("off {off}, {told} · {}", round_words(spot - studio.face(), studio.to_camera())));
+        }
         let out = place.at.vector() - studio.face();
         Some(format!("{told} · {} · {}", round_words(out, studio.to_camera()), up_words(out)))
     }
@@ -466,7 +469,7 @@ impl Light {
 pub(crate) fn round_words(out: DVec3, camera: DVec3) -> String {
     let round = round_from(out, camera);
     match round.round() {
-        r if r == 0.0 => "at the camera".to_owned(),
+        0.0 => "at the camera".to_owned(),
         r if r.abs() == 180.0 => "180° behind".to_owned(),
         r => format!("{:.0}° {}", r.abs(), if r < 0.0 { "left" } else { "right" }),
     }
@@ -498,6 +501,8 @@ pub(crate) struct Stood {
     pub(crate) spot: DVec3,
     /// For each lumen, lux there: toward the light at the face, on the wall at the ground. Flags count.
     pub(crate) lux: f64,
+    /// What it is bounced off: `the ceiling`.
+    pub(crate) off: Option<&'static str>,
 }
 
 impl Light {
@@ -526,7 +531,9 @@ impl Light {
 
     /// How it stands in a studio; none before it has a place.
     pub(crate) fn standing_in(&self, studio: &Studio) -> Option<Stood> {
-        let emitter = self.emitter_in(studio)?;
+        let direct = self.emitter_in(studio)?;
+        let bounce = (self.role != Role::Ground).then(|| bounced(&direct, studio)).flatten();
+        let (emitter, off) = bounce.map_or((direct, None), |(e, off)| (e, Some(off)));
         let front = emitter.front;
         let hit = studio.ground_z().filter(|_| self.role == Role::Ground).and_then(|z| {
             let t = (z - front.at.z) / front.axis.z;
@@ -535,8 +542,39 @@ impl Light {
         let spot = hit.unwrap_or_else(|| if self.role == Role::Ground { front.at + front.axis } else { studio.face() });
         let normal = if hit.is_some() { DVec3::Z } else { front.at - spot };
         let lux = emitter.lux_per_lumen(spot, normal.normalize_or(DVec3::Z)) * studio.passes(&front, spot);
-        Some(Stood { emitter, spot, lux })
+        Some(Stood { emitter, spot, lux, off })
     }
+}
+
+/// A light that looks past the sitter at a wall, the ceiling or the floor: the lit spot there is its front, as an even disc as wide as where the
+/// wall has half its light, with what the surface throws back. None where it looks at the sitter, and without walls.
+fn bounced(direct: &Emitter, studio: &Studio) -> Option<(Emitter, &'static str)> {
+    /// Farther off its axis than this the sitter gets next to nothing of it directly: 70 degrees.
+    const PAST: f64 = 0.34;
+    let (walls, front) = (studio.walls?, direct.front);
+    if (studio.face() - front.at).normalize_or_zero().dot(front.axis) > PAST {
+        return None;
+    }
+    let (side, up, down) = (walls.reflectance, walls.ceiling_reflectance, walls.floor_reflectance);
+    let surfaces = [
+        (DVec3::X, walls.left.get(), side, "the left wall"),
+        (DVec3::NEG_X, walls.right.get(), side, "the right wall"),
+        (DVec3::Z, walls.behind.get(), side, "the wall behind"),
+        (DVec3::NEG_Z, walls.before.get(), side, "the wall before"),
+        (DVec3::NEG_Y, walls.ceiling.get(), up, "the ceiling"),
+        (DVec3::Y, 0.0, down, "the floor"),
+    ];
+    // Each surface by the normal that looks into the room, and how far it lies the other way.
+    let hit = |(normal, away, rho, words): (DVec3, f64, Return, &'static str)| {
+        let toward = -front.axis.dot(normal);
+        let t = (front.at.dot(normal) + away) / toward;
+        (toward > 1e-6 && t > 0.05).then_some((t, normal, rho, words))
+    };
+    let (t, normal, rho, words) = surfaces.into_iter().filter_map(hit).min_by(|a, b| a.0.total_cmp(&b.0))?;
+    let radius = (t * crate::field::wall_half_angle(direct.exponent).tan() + front.largest() / 2.0).clamp(0.15, 2.0);
+    let spot = Front::new(front.at + front.axis * t + normal * 0.005, normal, DVec3::Y, Outline::Disc { radius });
+    let strength = rho.get() * direct.share_out();
+    Some((Emitter::new(spot, 1.0, None).of_strength(strength), words))
 }
 
 impl Studio {
@@ -683,6 +721,10 @@ impl Setup {
         let (Some(place), Some(standing)) = (light.place, light.standing_in(&studio)) else { return Ok(()) };
         let mut at = place.at.vector();
         let changed = |now: Option<f64>, then: Option<f64>| now.filter(|n| then.is_none_or(|t| (t - n).abs() > 5e-4));
+        let by_hand = light.distance.map(Meters::get) != was.and_then(|w| w.distance).map(Meters::get);
+        if let (Some(off), true) = (standing.off, by_hand) {
+            return Err(Refusal::new("distance", format!("It is bounced off {off}: move it on the plan.")));
+        }
         if let Some(angle) = changed(light.rig.angle.map(Degrees::get), was.and_then(|w| w.rig.angle).map(Degrees::get)) {
             at = turned_to(at, &studio, angle).ok_or_else(|| {
                 Refusal::new("rig.angle", "At its height no place round the sitter has this angle. Lower it on the plan first.")

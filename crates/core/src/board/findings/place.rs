@@ -70,7 +70,8 @@ impl Found<'_> {
             let missing: Vec<&str> =
                 eyes.iter().filter(|e| e.lights.iter().any(|l| l.light == face.light && !l.seen)).map(|e| e.which.as_str()).collect();
             let others = eyes.iter().any(|e| e.lights.iter().any(|l| l.seen));
-            if !missing.is_empty() && !(missing.len() < eyes.len() && face.pattern == Pattern::Split) {
+            let split = missing.len() < eyes.len() && face.pattern == Pattern::Split;
+            if !(missing.is_empty() || split) {
                 let eye = if missing.len() == eyes.len() { "either eye".to_owned() } else { format!("the eye {}", missing.join(" and ")) };
                 let fill = if others { " The fill has one there." } else { "" };
                 let fill = if missing.len() == eyes.len() { fill } else { "" };

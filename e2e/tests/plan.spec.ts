@@ -1,0 +1,206 @@
+import type { Page } from '@playwright/test'
+import { expect, lane, test, type App } from '../support/app'
+
+const OCTA = { kind: 'octa', size: { round: { diameter: 0.9 } }, loss: 1.5 }
+const BODY = {
+  name: 'Loft 35',
+  sensor: { width: 36, height: 24 },
+  shutter: { focal_plane: { sync: '1/200' } },
+  fastest: '1/8000',
+  slowest: '30',
+  base_iso: '100',
+  steps: 'thirds',
+}
+const light = (id: string, shape: unknown = OCTA) => ({
+  light: { light: id, role: id, modifier: 'Front', rig: { shape } },
+})
+
+/** A seated sitter before a grey wall, key and fill read, both on the plan. */
+async function studio(app: App, name: string, behind = 2.5): Promise<string> {
+  const look = await app.begin(name)
+  for (const entry of [
+    { camera: { aperture: '8', shutter: '1/160', iso: '100', body: BODY, focal: 85 } },
+    { schools: { receptor: 'dome_to_light' } },
+    {
+      studio: {
+        sitter: { face: 1.25, facing: 0, chin: 0 },
+        camera: { at: { x: 0, y: 1.25, z: 2 }, aim: 1.15, upright: true },
+        ground: { kind: 'wall', behind, width: 4, reflectance: 0.18 },
+      },
+    },
+    light('key'),
+    light('fill'),
+    { placed: { light: 'key', around: { distance: 1.5, round: -45, height: 2.11 } } },
+    { placed: { light: 'fill', around: { distance: 2.2, round: 25, height: 1.5 } } },
+    { reading: { of: 'key', shows: '5.6 4' } },
+    { reading: { of: 'fill', shows: '4 4' } },
+  ])
+    await app.write(look, entry)
+  return look
+}
+
+const onPlan = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}, `) })
+const place = async (app: App, look: string, id: string) =>
+  (await app.api(`/setups/${look}`)).setup.lights.find((l: { id: string }) => l.id === id)
+
+test('a light is dragged beside the ladder: its ghost follows, and one entry is written when it is let go', async ({
+  app,
+  page,
+  board,
+}) => {
+  const look = await studio(app, 'Dragged')
+  await board(look)
+  await expect(page.getByRole('group', { name: /^Plan of the studio/ })).toBeVisible()
+  const { version } = await app.api(`/setups/${look}`)
+  const box = (await onPlan(page, 'Fill').boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x + 14, y - 60, { steps: 8 })
+  // Nothing is kept yet, and the ladder shows where it would lie.
+  await expect(page.getByLabel('Distance of Fill')).not.toHaveValue('2.20')
+  await expect(page.locator('[data-mark="fill.ghost"]')).toBeVisible()
+  expect((await app.api(`/setups/${look}`)).version).toBe(version)
+  await page.mouse.up()
+  await expect(lane(page, 'Fill')).toContainText(/over|likely/)
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 1)
+  const fill = await place(app, look, 'fill')
+  // Snapped to 5 cm on the floor; its reading went along.
+  expect(Math.abs(fill.place.at.x * 20 - Math.round(fill.place.at.x * 20))).toBeLessThan(1e-6)
+  expect(fill.distance).toBeLessThan(2.1)
+  expect(fill.reading.standing.carried.by).toBeGreaterThan(0.1)
+  await expect(page.getByRole('region', { name: 'Tape' })).toContainText('Fill moved')
+})
+
+test('by keys: from light to light, five centimetres a step, one entry when the hand rests, and undo', async ({
+  app,
+  page,
+}) => {
+  const look = await studio(app, 'By keys')
+  await page.goto(`/setups/${look}/plan`)
+  const key = onPlan(page, 'Key')
+  await key.focus()
+  const before = await place(app, look, 'key')
+  const { version } = await app.api(`/setups/${look}`)
+  for (const stroke of ['ArrowLeft', 'ArrowLeft', 'ArrowDown', 'PageUp']) {
+    await page.keyboard.press(stroke)
+    await page.waitForTimeout(150)
+  }
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 1)
+  const after = await place(app, look, 'key')
+  expect(after.place.at.x).toBeCloseTo(before.place.at.x - 0.1, 3)
+  expect(after.place.at.z).toBeCloseTo(before.place.at.z + 0.05, 3)
+  expect(after.place.at.y).toBeCloseTo(before.place.at.y + 0.05, 3)
+  await page.keyboard.press('z')
+  await expect.poll(async () => (await place(app, look, 'key')).place.at.x).toBe(before.place.at.x)
+  // Its aim is turned by keys too, and set back by a press.
+  await page.getByRole('button', { name: /^Key looks at/ }).focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('button', { name: 'Aim at the face' })).toBeVisible()
+  await page.getByRole('button', { name: 'Aim at the face' }).click()
+  await expect.poll(async () => (await place(app, look, 'key')).place.aim).toBeUndefined()
+})
+
+test('distance, way round and height are typed; what can not be is said at the field and nothing is lost', async ({
+  app,
+  page,
+}) => {
+  const look = await studio(app, 'Typed')
+  await page.goto(`/setups/${look}/plan`)
+  await page.keyboard.press('k')
+  const field = (name: string) => page.getByLabel(`${name} of Key`)
+  await expect(field('Distance')).toHaveValue('1.50')
+  await expect(page.getByText(/^(Rembrandt|Loop), \d° from/)).toBeVisible()
+  await field('Round').fill('−20')
+  await field('Round').press('Enter')
+  await expect(page.getByText(/^Loop/).first()).toBeVisible()
+  await field('Distance').fill('0.3')
+  await field('Distance').press('Enter')
+  await expect(page.getByRole('alert')).toContainText('Give a larger distance')
+  await expect(field('Distance')).toHaveValue('0.3')
+  expect((await place(app, look, 'key')).distance).toBeCloseTo(1.5, 2)
+  // The eyes' lights are told.
+  await expect(page.getByRole('img', { name: /key in the eye left in the picture: \d+ o’clock/ })).toBeVisible()
+})
+
+test('a black ground: what falls on it, what would give it, and a press that does', async ({ app, page }) => {
+  const look = await studio(app, 'Black', 1)
+  await page.goto(`/setups/${look}/plan/ground`)
+  await page.getByRole('radio', { name: 'Black' }).click()
+  await expect(page.getByText('Not as wished. What would give it:')).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Elevation of the ground/ })).toBeVisible()
+  const ways = page.getByRole('list', { name: 'What gives the wish' })
+  await expect(ways.getByText('A grid of 40°')).toBeVisible()
+  const farther = ways.getByRole('listitem').filter({ hasText: 'from the ground' })
+  await farther.getByRole('button', { name: 'Use' }).click()
+  await expect(page.getByText('✓ As wished.')).toBeVisible()
+  await expect(page.getByRole('heading', { name: /^Ground at .*: black/ })).toBeVisible()
+  const now = await app.api(`/setups/${look}`)
+  expect(now.setup.studio.ground.behind).toBeGreaterThan(2)
+})
+
+test('the room is described in a form, and the greatest ratio follows', async ({ app, page }) => {
+  const look = await studio(app, 'White room')
+  await page.goto(`/setups/${look}/plan/studio`)
+  await page.getByRole('button', { name: 'Walls: not counted' }).click()
+  await page.getByRole('option', { name: 'counted', exact: true }).click()
+  for (const [name, value] of [
+    ['To the left wall', '1.83'],
+    ['To the right wall', '1.83'],
+    ['To the wall behind', '2.5'],
+    ['To the wall before', '2.4'],
+  ] as const)
+    await page.getByLabel(name).fill(value)
+  await page.getByLabel('Ceiling').first().fill('low')
+  await page.getByRole('button', { name: 'Write the studio' }).click()
+  await expect(page.getByRole('alert').or(page.locator('.text-warn')).first()).toBeVisible()
+  await page.getByLabel('Ceiling').first().fill('2.4')
+  await page.getByRole('button', { name: /^Tone of the walls/ }).click()
+  await page.getByRole('option', { name: 'white', exact: true }).click()
+  await page.getByRole('button', { name: 'Write the studio' }).click()
+  const back = page.getByRole('list', { name: 'What comes back to the shadow side' })
+  await expect(back).toContainText('is the greatest ratio')
+  const ratio = async () => Number(/fill ([\d.]+) : 1/.exec((await back.textContent()) ?? '')?.[1])
+  const before = await ratio()
+  await page.getByRole('button', { name: 'Add a panel' }).click()
+  await page.getByRole('button', { name: 'Kind of panel 1: White reflector' }).click()
+  await page.getByRole('option', { name: 'Dark panel', exact: true }).click()
+  await page.getByRole('button', { name: 'Write the studio' }).click()
+  await expect(back).toContainText('Dark panel: takes')
+  expect(await ratio()).toBeGreaterThan(before)
+})
+
+test('one begins from an arrangement, and from lights that are not on the plan yet', async ({ app, page }) => {
+  const look = await app.begin('From nothing')
+  await app.write(look, { camera: { aperture: '8', shutter: '1/160', iso: '100', body: BODY, focal: 85 } })
+  await page.goto(`/setups/${look}/plan/begin`)
+  await page.getByRole('button', { name: 'Put fill' }).click()
+  await expect(onPlan(page, 'Fill')).toBeVisible()
+  await page.getByRole('button', { name: 'Begin from Loop' }).click()
+  await expect(onPlan(page, 'Key')).toHaveAccessibleName(/^Key, 1\.50 m, 32 degrees left/)
+  await page.keyboard.press('1')
+  await expect(page).toHaveURL(/\/plan$/)
+  await page.keyboard.press('k')
+  await expect(page.getByText(/^Loop/).first()).toBeVisible()
+})
+
+test.describe('on the phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+
+  test('the plan is reached, a light is dragged by touch, nothing runs over the edge', async ({ app, page }) => {
+    const look = await studio(app, 'By touch')
+    await page.goto(`/setups/${look}`)
+    await page.getByRole('link', { name: 'Plan' }).click()
+    const fill = onPlan(page, 'Fill')
+    const box = (await fill.boundingBox())!
+    const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+    const session = await page.context().newCDPSession(page)
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x: number, y: number) =>
+      session.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] })
+    await touch('touchStart', at.x, at.y)
+    for (let i = 1; i <= 6; i += 1) await touch('touchMove', at.x + 4 * i, at.y - 8 * i)
+    await touch('touchEnd', 0, 0)
+    await expect.poll(async () => (await place(app, look, 'fill')).distance).toBeLessThan(2.1)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
+  })
+})

@@ -1,0 +1,81 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { nextTick } from 'vue'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { api, type Entry, type SetupView } from '@/api/client'
+import { useBoard } from './board'
+import { usePlan } from './plan'
+
+const view = (version: number) =>
+  ({ id: 'look', setup: { lights: [] }, version, board: { lanes: [], next: { lane: 'key' } } }) as unknown as SetupView
+const placed = (x: number): Entry => ({ placed: { light: 'fill', place: { at: { x, y: 1.5, z: 1 } } } })
+const drawn = (name: string, lanes: unknown[] = []) => ({
+  plan: { name, contours: [{ light: name, lines: [] }] },
+  board: { lanes },
+})
+
+describe('a light that is dragged', () => {
+  beforeEach(() => {
+    vi.useFakeTimers()
+    setActivePinia(createPinia())
+    useBoard().view = view(3)
+  })
+
+  function answering() {
+    return vi.spyOn(api, 'POST').mockImplementation(((_: string, { body }: { body: { entry?: Entry } }) => {
+      const data = body.entry ? drawn('fill', [{ id: 'fill' }]) : drawn('key')
+      return Promise.resolve({ data, response: new Response() })
+    }) as never)
+  }
+  const settle = () => vi.advanceTimersByTimeAsync(1)
+
+  it('shows where it would lie and what it would read, and is written once when it is let go', async () => {
+    answering()
+    const write = vi.spyOn(useBoard(), 'write').mockImplementation(() => undefined)
+    const plan = usePlan()
+    plan.look()
+    await nextTick()
+    await settle()
+    expect(plan.shown).toMatchObject({ name: 'key' })
+    await plan.move(placed(0.5))
+    await plan.move(placed(0.6))
+    expect(plan.shown).toMatchObject({ name: 'fill' })
+    expect(plan.ghosts).toHaveLength(1)
+    // The others' lines stay as they stand.
+    expect(plan.contours.map((c) => c.light)).toEqual(['fill', 'key'])
+    expect(write).not.toHaveBeenCalled()
+    plan.drop()
+    plan.drop()
+    expect(write).toHaveBeenCalledExactlyOnceWith(placed(0.6))
+    expect(plan.ghosts).toBeUndefined()
+    // What it led to stays until the entry is there.
+    expect(plan.shown).toMatchObject({ name: 'fill' })
+    useBoard().view = view(4)
+    await nextTick()
+    await settle()
+    expect(plan.shown).toMatchObject({ name: 'key' })
+  })
+
+  it('is put away without a trace', async () => {
+    answering()
+    const write = vi.spyOn(useBoard(), 'write').mockImplementation(() => undefined)
+    const plan = usePlan()
+    await plan.move(placed(0.5))
+    plan.putAway()
+    plan.drop()
+    expect(write).not.toHaveBeenCalled()
+    expect(plan.moving).toBeUndefined()
+  })
+
+  it('writes several steps by key as one, when the hand rests', async () => {
+    answering()
+    const write = vi.spyOn(useBoard(), 'write').mockImplementation(() => undefined)
+    const plan = usePlan()
+    plan.nudge(placed(0.5))
+    await vi.advanceTimersByTimeAsync(300)
+    plan.nudge(placed(0.55))
+    await vi.advanceTimersByTimeAsync(590)
+    expect(write).not.toHaveBeenCalled()
+    await vi.advanceTimersByTimeAsync(20)
+    expect(write).toHaveBeenCalledExactlyOnceWith(placed(0.55))
+  })
+})

@@ -169,18 +169,9 @@ const lines = computed(() =>
                 .map((run) => path(run.map((p) => px(...pair(p)))))
                 .join(''),
       })),
-      numbers: own ? numbered(set.lines) : [],
     }
   }),
 )
-const clear = computed(() => [sitter.value, camera.value, ...plan.lights.flatMap((l) => [at(l), handle(l)])])
-const numbered = (set: Contours['lines']) =>
-  numbersOn(
-    set.map((c) => ({ shown: c.shown, points: c.lines.flat().map((p) => px(...pair(p))) })),
-    size.value,
-    clear.value,
-  )
-
 // ---- labels ----
 
 interface Words {
@@ -194,7 +185,6 @@ const labels = computed(() => {
     ...plan.lights.map((l) => ({ x: at(l).x - 12, y: at(l).y - 12, w: 24, h: 24 })),
     { x: sitter.value.x - 18, y: sitter.value.y - 12, w: 36, h: 26 },
     { x: camera.value.x - 11, y: camera.value.y - 11, w: 22, h: 22 },
-    ...lines.value.flatMap((set) => set.numbers.map((n) => ({ x: n.x - 9, y: n.y - 8, w: 18, h: 16 }))),
     // The bar and the tools.
     { x: 0, y: size.value.height - 22, w: bar.value + 40, h: 22 },
     { x: size.value.width - 70, y: size.value.height - 36, w: 70, h: 36 },
@@ -236,6 +226,21 @@ const labels = computed(() => {
     rank: 2,
   })
   return placeLabels(list, marks)
+})
+
+/** The lines' numbers keep clear of what stands there and of its words. */
+const numbers = computed(() => {
+  const set = lines.value.find((l) => l.own)
+  const words = labels.value.flatMap((l) =>
+    [0, 0.25, 0.5, 0.75, 1].map((by) => ({ x: l.x + l.w * by, y: l.y + l.h / 2 })),
+  )
+  const marks = [sitter.value, camera.value, ...plan.lights.flatMap((l) => [at(l), handle(l)])]
+  const own = contours.find((c) => c.light === chosen || c.light == null)
+  const spots = (own?.lines ?? []).map((c) => ({
+    shown: c.shown,
+    points: c.lines.flat().map((p) => px(...pair(p))),
+  }))
+  return numbersOn(spots, size.value, [...marks, ...words]).map((n) => ({ ...n, colour: set?.colour }))
 })
 
 // ---- hands ----
@@ -575,19 +580,17 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
       </g>
 
       <g class="pointer-events-none">
-        <template v-for="set in lines" :key="`n${set.key}`">
-          <text
-            v-for="n in set.numbers"
-            :key="n.shown"
-            :x="n.x"
-            :y="n.y + 4"
-            text-anchor="middle"
-            class="halo number"
-            :style="{ fill: set.colour }"
-          >
-            {{ n.shown }}
-          </text>
-        </template>
+        <text
+          v-for="n in numbers"
+          :key="n.shown"
+          :x="n.x"
+          :y="n.y + 4"
+          text-anchor="middle"
+          class="halo number"
+          :style="{ fill: n.colour }"
+        >
+          {{ n.shown }}
+        </text>
         <g v-for="(l, i) in labels" :key="i">
           <text :x="l.x" :y="l.y + 12" class="halo name" :style="{ fill: l.what.colour }">{{ l.what.head }}</text>
           <text :x="l.x" :y="l.y + 26" class="halo strong">{{ l.what.tail }}</text>

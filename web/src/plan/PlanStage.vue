@@ -21,12 +21,12 @@ const still = computed(() => Boolean(board.moment))
 const drawn = computed(() => plan.shown)
 /** What is shown does not jump while a light is dragged out of it. */
 const extent = computed(() => plan.rest?.extent ?? { left: -2, right: 2, behind: -2, before: 2.5 })
-const chosenName = computed(() => drawn.value?.lights.find((l) => l.light === board.chosen)?.name)
+const chosen = computed(() => drawn.value?.lights.find((l) => l.light === board.chosen))
 const words = computed(() => {
   if (plan.wants.together) return 'All lights together: stops against the exposure'
-  return chosenName.value
-    ? `Stops from ${chosenName.value.toLowerCase()} at the sitter`
-    : 'Choose a light to see its lines'
+  if (!chosen.value) return 'Choose a light to see its lines'
+  const { name, role } = chosen.value
+  return `Stops from ${name.toLowerCase()} at the ${role === 'ground' ? 'ground' : 'sitter'}`
 })
 const move = (entry: Entry) => void plan.move(entry)
 </script>

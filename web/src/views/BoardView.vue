@@ -77,7 +77,10 @@ const still = computed(() => Boolean(board.moment))
 /** Beside the ladder there is room for the plan or the settings; on a wide screen for both. */
 const wide = useMediaQuery('(min-width: 1640px)')
 const aside = ref<'plan' | 'settings'>()
-const besides = computed(() => aside.value ?? (board.view?.setup.studio ? 'plan' : 'settings'))
+const besides = computed(() => {
+  const { studio, lights = [] } = board.view?.setup ?? {}
+  return aside.value ?? (studio || lights.some((l) => l.place) ? 'plan' : 'settings')
+})
 const ASIDES = [
   { is: 'plan', words: 'Plan' },
   { is: 'settings', words: 'Light and camera' },

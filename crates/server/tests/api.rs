@@ -281,7 +281,7 @@ async fn the_plan_answers_while_a_light_is_dragged_and_keeps_nothing() {
     for (entry, field) in [
         (json!({"placed": {"light": "nobody"}}), "entry.light"),
         (json!({"placed": {"light": "key", "around": {"distance": 0.3, "round": 0, "height": 2.5}}}), "entry.around.distance"),
-        (json!({"placed": {"light": "key", "place": {"at": {"x": 99, "y": 1, "z": 0}}}}), "entry.placed.place.at.x"),
+        (json!({"placed": {"light": "key", "place": {"at": {"x": 99, "y": 1, "z": 0}}}}), "entry.placed.place.at"),
         (json!({"sitter_moved": {"x": 0, "z": -9}}), "entry.z"),
     ] {
         let (status, problem) = app.post("/api/plan", json!({"setup": setup, "entry": entry})).await;

@@ -427,6 +427,79 @@ fn arrangements_fit_the_room() {
     }
 }
 
+/// Paper behind the sitter, its own light 1.2 m before it, read there; a key far from it.
+fn on_paper(behind: f64, reflectance: f64, ground: &str) -> Setup {
+    let unit = json!({"name": "Tallow 250", "rated": 250, "scale": {"numbers": {"full": 9, "lowest": 2, "stops_per_unit": 1}}});
+    setup(&[
+        camera(),
+        json!({"schools": {"receptor": "dome_to_light"}}),
+        studio(json!({"ground": {"kind": "paper", "behind": behind, "width": 2.7, "reflectance": reflectance}})),
+        light("key", octa(), true),
+        around("key", -45.0, 35.0, 1.5),
+        read("key", "8 0"),
+        json!({"light": {"light": "ground", "role": "ground", "unit": unit, "dial": "5.0", "modifier": "Umbrella",
+            "rig": {"shape": {"kind": "umbrella", "size": {"round": {"diameter": 1.0}}, "loss": 1}}}}),
+        at("ground", 0.0, 1.25, -behind + 1.2),
+        read("ground", ground),
+    ])
+}
+
+#[test]
+fn a_grey_ground_is_given_by_its_own_light_on_its_own_dial() {
+    // Mid-grey paper: the tone is the light. 5.6 0 is one stop under f/8.
+    let s = after(&on_paper(3.0, 0.18, "5.6 0"), json!({"ground_tone": {"tone": {"grey": {"level": -2.5}}}}));
+    let ground = plan(&s).ground.unwrap();
+    assert!((ground.light.unwrap().get() + 1.0).abs() < 0.1, "{ground:?}");
+    assert_eq!(ground.right, Some(false));
+    let way = ground.ways.iter().find(|w| w.works).unwrap();
+    // 1.5 stops down on a number scale, but for the little that the key spills.
+    assert_eq!(way.words, "The ground at 3.5.");
+    let then = way.entries.iter().fold(s.clone(), |s, e| s.apply(e).unwrap());
+    assert_eq!(plan(&then).ground.unwrap().right, Some(true));
+    // The lane of the ground has the wish as its target.
+    let lane = Board::of(&s).lane("ground").unwrap().target.clone().unwrap();
+    assert!((lane.stops.get() + 2.5).abs() < 0.1, "{}", lane.shown);
+    // Darker paper takes a darker tone of the same light: log2(0.09/0.18) is one stop.
+    let dark = on_paper(3.0, 0.09, "5.6 0");
+    let by = ground.tone.unwrap() - plan(&dark).ground.unwrap().tone.unwrap();
+    assert!((by.get() - 1.0).abs() < 1e-9);
+}
+
+#[test]
+fn a_white_ground_is_white_all_over_and_wraps_when_it_is_near() {
+    let s = after(&on_paper(3.5, 0.8, "11 4"), json!({"ground_tone": {"tone": "white"}}));
+    let ground = plan(&s).ground.unwrap();
+    let [darkest, brightest] = ground.range.unwrap();
+    assert!(brightest >= darkest && darkest.get() > 0.0, "{ground:?}");
+    // 1.4 stops over the exposure on white paper: log2(0.8/0.18) = 2.15 more.
+    assert!((ground.tone.unwrap().get() - 3.55).abs() < 0.1, "{}", ground.words);
+    assert!(ground.words.contains("white"), "{}", ground.words);
+    let wraps = |behind: f64| plan(&on_paper(behind, 0.8, "11 4")).ground.unwrap().wrap.unwrap();
+    assert!(wraps(1.3).contains("it wraps") && wraps(5.0).contains("no wrap"), "{} {}", wraps(1.3), wraps(5.0));
+}
+
+#[test]
+fn a_group_and_feet_are_told() {
+    let group = json!({"sitter": {"face": 1.25, "facing": 0, "chin": 0, "group": 1.6}});
+    let s = setup(&[
+        camera(),
+        studio(group),
+        light("key", octa(), false),
+        around("key", -60.0, 20.0, 1.5),
+        json!({"length": {"unit": "feet"}}),
+    ]);
+    let p = plan(&s);
+    // One end of the group is far nearer to the key than the other: by the point law 2·log2 of the distances.
+    let (x, y, z) = (p.lights[0].at.vector().x, p.lights[0].at.vector().y - 1.25, p.lights[0].at.vector().z);
+    let d = |end: f64| ((x - end).powi(2) + y * y + z * z).sqrt();
+    let point = 2.0 * (d(0.8) / d(-0.8)).log2();
+    let told: f64 = p.face[0].group.as_ref().unwrap().split(' ').next().unwrap().parse().unwrap();
+    assert!(told > 1.0 && (told - point).abs() < 1.0, "{told} {point}");
+    assert!(p.face[0].group.as_ref().unwrap().ends_with("across the group"));
+    assert_eq!(p.lights[0].words, "4.9 ft · 60° left");
+    assert!(p.range.unwrap().words.contains(" in left"));
+}
+
 #[test]
 fn what_can_not_be_is_refused_with_its_field() {
     let s = setup(&[camera(), studio(json!({})), light("key", octa(), false)]);

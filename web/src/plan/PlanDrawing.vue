@@ -178,7 +178,6 @@ interface Words {
   head: string
   tail: string
   colour: string
-  anchor: 'start' | 'end' | 'middle'
 }
 const labels = computed(() => {
   const marks: Box[] = [
@@ -210,13 +209,13 @@ const labels = computed(() => {
     const fits = places.filter(
       (q) => q.x > 2 && q.x + w < size.value.width - 2 && q.y > 2 && q.y + 30 < size.value.height - 2,
     )
-    const words = { head: l.name, tail: l.words, colour: ROLE_COLOURS[l.role], anchor: 'start' as const }
+    const words = { head: l.name, tail: l.words, colour: ROLE_COLOURS[l.role] }
     return { what: words, w, h: 30, places: fits.length ? fits : [under], rank: l.light === chosen ? 0 : 1 }
   })
   const c = camera.value
   const w = Math.max(48, textWidth(plan.camera.words, 12))
   list.push({
-    what: { head: 'Camera', tail: plan.camera.words, colour: 'var(--text)', anchor: 'start' },
+    what: { head: 'Camera', tail: plan.camera.words, colour: 'var(--text)' },
     w,
     h: 30,
     places: [
@@ -384,7 +383,6 @@ function nudgeCamera(event: KeyboardEvent): void {
   emit('nudge', studioWith(plan, { camera: { ...c, at: { ...c.at, x: c.at.x + by[0], z: c.at.z + by[1] } } }))
 }
 
-defineExpose({ fit: () => (byHand.value = undefined) })
 const metres = (v: number) => `${inUnit(v, plan.length)} ${abbreviated(plan.length)}`
 const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across, ${metres(l.aim.z)} toward the camera`
 </script>

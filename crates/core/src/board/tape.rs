@@ -214,8 +214,7 @@ fn room_moved(before: &Setup, after: &Setup) -> Option<String> {
 
 /// How far the camera stands from the sitter: `2.00 m`.
 fn camera_words(setup: &Setup) -> String {
-    let studio = setup.studio();
-    let away = studio.camera.at.vector().distance(studio.face());
+    let away = setup.studio().camera_away();
     Meters::new(away).map_or_else(|_| format!("{away:.2} m"), |d| d.told(setup.length))
 }
 

@@ -17,8 +17,6 @@ use crate::{
     shape::{Grid, Loss},
 };
 
-/// A mid-grey's reflectance.
-const MID: f64 = 0.18;
 /// A white ground lies this much over the sitter's exposure (common practice, no source: 0.5 to 1).
 const WHITE_OVER: f64 = 0.7;
 /// A tone of this many stops is full scale: `log2(1/0.18)`, told as 2.5.
@@ -151,7 +149,12 @@ fn middle(stage: &Stage) -> Option<DVec3> {
 
 /// From light to tone.
 fn tone_of(light: Amount, studio: &Studio) -> Option<Stops> {
-    Some(light.level()? + Stops::of((studio.ground?.reflectance.get() / MID).log2()))
+    Some(light.level()? + over_grey(studio)?)
+}
+
+/// What the ground throws back against a mid-grey.
+fn over_grey(studio: &Studio) -> Option<Stops> {
+    Some(Stops::of((studio.ground?.reflectance.get() / Reflectance::MID_GREY.get()).log2()))
 }
 
 fn told(tone: Option<Stops>) -> String {
@@ -174,7 +177,8 @@ fn tone_words(tone: Option<Stops>) -> &'static str {
 }
 
 /// Whether a tone, and the light for it, are what is wished.
-fn is_right(wish: GroundTone, tone: Option<Stops>, darkest: Option<Stops>, brightest: Option<Stops>) -> bool {
+fn is_right(wish: GroundTone, tone: Option<Stops>, range: Option<[Stops; 2]>) -> bool {
+    let (darkest, brightest) = (range.map(|r| r[0]), range.map(|r| r[1]));
     match wish {
         GroundTone::Black => brightest.or(tone).is_none_or(|t| t < BLACK),
         GroundTone::Grey { level } => tone.is_some_and(|t| (t - level).tenths().abs() <= 3),
@@ -184,7 +188,7 @@ fn is_right(wish: GroundTone, tone: Option<Stops>, darkest: Option<Stops>, brigh
 
 /// What the ground's lights are to read together for a wish, incident, in stops.
 fn wanted(wish: GroundTone, studio: &Studio) -> Option<Stops> {
-    let by = Stops::of((studio.ground?.reflectance.get() / MID).log2());
+    let by = over_grey(studio)?;
     match wish {
         GroundTone::Black => None,
         GroundTone::Grey { level } => Some(level - by),
@@ -237,9 +241,8 @@ pub(crate) fn shown(stage: &Stage, all: bool) -> Option<GroundShown> {
     }
     spill.sort_by(|a, b| b.level.map_or(f64::MIN, Stops::get).total_cmp(&a.level.map_or(f64::MIN, Stops::get)));
     let unknown: Vec<String> = stage.lights.iter().filter(|l| l.amount.is_none()).map(|l| stage.setup.lights[l.index].name()).collect();
-    let (darkest, brightest) = (range.map(|r| r[0]), range.map(|r| r[1]));
     let wish = stage.setup.ground_tone;
-    let right = wish.map(|w| is_right(w, tone, darkest, brightest));
+    let right = wish.map(|w| is_right(w, tone, range));
     let known = stage.lights.iter().any(|l| l.amount.is_some());
     let even = range.map_or_else(String::new, |[low, high]| {
         let by = high - low;
@@ -299,18 +302,23 @@ fn wrap(stage: &Stage, light: Amount) -> Option<String> {
     })
 }
 
-/// The stage after entries, with the same readings.
+/// What the ground comes to in a setup: its tone, and whether that is what is wished.
+fn outcome(setup: &Setup) -> Option<(Option<Stops>, bool)> {
+    let levels = Levels::of(setup);
+    let stage = Stage::of(setup, &levels);
+    let tone = tone_of(total(&stage)?, &stage.studio);
+    let range = range(&stage, stage.ground_window()?);
+    Some((tone, setup.ground_tone.is_some_and(|w| is_right(w, tone, range))))
+}
+
+/// A setup after entries; none where one of them can't be.
+fn applied(setup: &Setup, entries: &[Entry]) -> Option<Setup> {
+    entries.iter().try_fold(setup.clone(), |s, e| s.apply(e).ok())
+}
+
+/// The outcome after entries, with the same readings.
 fn after(stage: &Stage, entries: &[Entry]) -> Option<(Option<Stops>, bool)> {
-    let mut setup = stage.setup.clone();
-    for entry in entries {
-        setup = setup.apply(entry).ok()?;
-    }
-    let levels = Levels::of(&setup);
-    let then = Stage::of(&setup, &levels);
-    let tone = tone_of(total(&then)?, &then.studio);
-    let range = range(&then, then.ground_window()?);
-    let right = setup.ground_tone.map(|w| is_right(w, tone, range.map(|r| r[0]), range.map(|r| r[1])));
-    Some((tone, right.unwrap_or(false)))
+    outcome(&applied(stage.setup, entries)?)
 }
 
 fn way(stage: &Stage, words: String, entries: Vec<Entry>) -> Option<GroundWay> {
@@ -336,7 +344,7 @@ fn ways(stage: &Stage, wish: GroundTone, all: bool) -> Vec<GroundWay> {
 fn to_black(stage: &Stage, wish: GroundTone, all: bool) -> Vec<GroundWay> {
     let removal = |l: &&Placed| Entry::LightRemoved(LightRemoved { light: stage.setup.lights[l.index].id.clone() });
     let off: Vec<Entry> = stage.lights.iter().filter(|l| l.role == Role::Ground).map(|l| removal(&l)).collect();
-    let Some(dark) = off.iter().try_fold(stage.setup.clone(), |s, e| s.apply(e).ok()) else { return Vec::new() };
+    let Some(dark) = applied(stage.setup, &off) else { return Vec::new() };
     let levels = Levels::of(&dark);
     let without = Stage::of(&dark, &levels);
     let mut ways: Vec<GroundWay> = Vec::new();
@@ -372,15 +380,7 @@ fn everything(stage: &Stage) -> Option<GroundWay> {
     let wish = stage.setup.ground_tone?;
     let mut setup = stage.setup.clone();
     let mut words: Vec<String> = Vec::new();
-    let step = |setup: &Setup| {
-        let levels = Levels::of(setup);
-        let then = Stage::of(setup, &levels);
-        let range = range(&then, then.ground_window()?)?;
-        let tone = tone_of(total(&then)?, &then.studio);
-        Some((tone, is_right(wish, tone, Some(range[0]), Some(range[1]))))
-    };
-    let black = darker(stage).and_then(|w| w.entries.iter().try_fold(setup.clone(), |s, e| s.apply(e).ok()));
-    if let Some(black) = black {
+    if let Some(black) = darker(stage).and_then(|w| applied(&setup, &w.entries)) {
         setup = black;
         words.push("black cloth".to_owned());
     }
@@ -391,14 +391,14 @@ fn everything(stage: &Stage) -> Option<GroundWay> {
         }
         words.push(format!("grids of {:.0}° on all lights", Honeycomb::USUAL));
     }
-    let (mut tone, mut works) = step(&setup)?;
+    let (mut tone, mut works) = outcome(&setup)?;
     if !works {
         let levels = Levels::of(&setup);
         let far = farther(&Stage::of(&setup, &levels), wish);
         if let Some(far) = far {
             words.push(far.words.trim_end_matches('.').to_lowercase());
-            if let Some(then) = far.entries.iter().try_fold(setup.clone(), |s, e| s.apply(e).ok()) {
-                (tone, works) = step(&then)?;
+            if let Some(then) = applied(&setup, &far.entries) {
+                (tone, works) = outcome(&then)?;
             }
         }
     }
@@ -480,11 +480,7 @@ fn gridded(stage: &Stage) -> Option<GroundWay> {
     let mut setup = stage.setup.clone();
     let rig = &mut setup.lights[light.index].rig;
     rig.grid = Some(Grid { angle: None, loss: Loss::NONE });
-    let levels = Levels::of(&setup);
-    let then = Stage::of(&setup, &levels);
-    let tone = tone_of(total(&then)?, &then.studio);
-    let range = range(&then, then.ground_window()?);
-    let works = is_right(stage.setup.ground_tone?, tone, range.map(|r| r[0]), range.map(|r| r[1]));
+    let (tone, works) = outcome(&setup)?;
     let words = format!("A grid of {:.0}° on the {}, turned up by what it takes.", Honeycomb::USUAL, stage.name(light));
     Some(GroundWay { words, tone: told(tone), works, entries: Vec::new() })
 }

@@ -197,7 +197,7 @@ impl Plan {
     pub fn of(setup: &Setup, question: &Question) -> Self {
         let levels = Levels::of(setup);
         let stage = Stage::of(setup, &levels);
-        let frame = face::Frame::of(&stage);
+        let (face, eyes) = face_lights(&stage);
         let extent = extent(&stage);
         let chosen = stage.lights.iter().find(|l| question.chosen.as_deref() == Some(setup.lights[l.index].id.as_str()));
         let mut lines: Vec<Contours> = Vec::new();
@@ -210,7 +210,6 @@ impl Plan {
             let rest = stage.lights.iter().filter(|l| chosen.is_none_or(|c| c.index != l.index));
             lines.extend(rest.map(|l| contours::of_light(&stage, l, extent, &[1.0, 0.0, -1.0])));
         }
-        let at_face = stage.lights.iter().filter(|l| matches!(l.role, Role::Key | Role::Fill));
         Self {
             described: setup.studio.is_some(),
             length: setup.length,
@@ -220,8 +219,8 @@ impl Plan {
             camera: camera(&stage, extent),
             contours: lines,
             range: chosen.and_then(|l| range(&stage, l)),
-            face: at_face.map(|l| face::face_light(&stage, &frame, l)).collect(),
-            eyes: face::eyes(&stage, &frame),
+            face,
+            eyes,
             rims: stage.lights.iter().filter_map(|l| seen::rim(&stage, l)).collect(),
             ground: ground::shown(&stage, true),
             elevation: question.elevation.then(|| ground::elevation(&stage)).flatten(),
@@ -232,7 +231,7 @@ impl Plan {
     }
 }
 
-/// What keys and fills do to the face, for the findings.
+/// What keys and fills do to the face, and both eyes.
 pub(crate) fn face_lights(stage: &Stage) -> (Vec<FaceLight>, Vec<EyeShown>) {
     let frame = face::Frame::of(stage);
     let lights = stage.lights.iter().filter(|l| matches!(l.role, Role::Key | Role::Fill));
@@ -283,9 +282,7 @@ fn extent(stage: &Stage) -> PlanExtent {
 fn plan_light(stage: &Stage, light: &Placed) -> Option<PlanLight> {
     let of = &stage.setup.lights[light.index];
     // A bounced light stands where its head is.
-    let lit = &light.stood.emitter.front;
-    let own = of.emitter_in(&stage.studio)?.front;
-    let front = &own;
+    let (lit, front) = (&light.stood.emitter.front, &light.stood.own);
     let bounce = light.stood.off.map(|off| Bounce {
         edge: lit.edge().into_iter().map(Point::near).collect(),
         at: Point::near(lit.at),
@@ -356,9 +353,8 @@ fn camera(stage: &Stage, extent: PlanExtent) -> PlanCamera {
     let away = Meters::new(stage.camera.distance(stage.face)).map_or_else(|_| String::new(), |d| d.told(length));
     let focal = stage.setup.camera.as_ref().and_then(|c| c.focal).map(|f| format!(" · {:.0} mm", f.get())).unwrap_or_default();
     let end = stage.studio.ground_z().unwrap_or(extent.behind);
-    let forward = stage.forward();
+    let (right, _, forward) = stage.axes();
     let field = stage.field.filter(|_| forward.z < -0.05).map(|f| {
-        let right = forward.cross(DVec3::Y).normalize_or(DVec3::X);
         [-1.0, 1.0]
             .map(|s| {
                 let ray = forward + right * (s * f.x);
@@ -413,7 +409,7 @@ fn range(stage: &Stage, light: &Placed) -> Option<SitterRange> {
     Some(SitterRange { left, right, back, forward, words })
 }
 
-/// Stops as a share of the exposure, for tests and findings.
+/// Where the ground lies in all.
 pub(crate) fn level_on_ground(stage: &Stage) -> Option<Stops> {
     ground::total(stage)?.level()
 }

@@ -35,7 +35,7 @@ pub struct RimShown {
 }
 
 /// What of a light is in the picture.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub(crate) struct InPicture {
     pub(crate) front: bool,
     pub(crate) stand: bool,
@@ -43,7 +43,7 @@ pub(crate) struct InPicture {
 
 pub(crate) fn in_picture(stage: &Stage, light: &Placed) -> InPicture {
     let shows = |p: DVec3| stage.in_picture(p) && !stage.is_hidden(p) && stage.studio.ground_z().is_none_or(|z| p.z > z);
-    let Some(front) = stage.setup.lights[light.index].emitter_in(&stage.studio).map(|e| e.front) else { return InPicture::default() };
+    let front = &light.stood.own;
     // Its outline, not its middle alone: an edge is enough.
     let edge = front.edge();
     let head = shows(front.at) || edge.iter().any(|p| shows(*p));
@@ -55,15 +55,14 @@ pub(crate) fn in_picture(stage: &Stage, light: &Placed) -> InPicture {
 }
 
 pub(crate) fn is_overhead(stage: &Stage, light: &Placed) -> bool {
-    let Some(place) = stage.setup.lights[light.index].place else { return false };
-    let at = place.at.vector() - stage.face;
+    let at = light.stood.own.at - stage.face;
     at.y > 0.3 && at.x.hypot(at.z) < 0.7
 }
 
 /// How far the top of a light is under the ceiling, metres; negative where it does not fit.
 pub(crate) fn clear_height(stage: &Stage, light: &Placed) -> Option<f64> {
     let ceiling = stage.studio.walls?.ceiling.get();
-    let top = stage.setup.lights[light.index].emitter_in(&stage.studio)?.front.edge().iter().map(|p| p.y).fold(f64::MIN, f64::max);
+    let top = light.stood.own.edge().iter().map(|p| p.y).fold(f64::MIN, f64::max);
     Some(ceiling - top)
 }
 

@@ -74,9 +74,13 @@ impl<'a> Stage<'a> {
 
     /// What a light gives at a point against where it is metered, panels counted: a factor. Nothing where its own spot gets none.
     pub(crate) fn share(&self, light: &Placed, point: DVec3, normal: DVec3) -> f64 {
-        let Stood { emitter, lux, .. } = &light.stood;
-        let there = emitter.lux_per_lumen(point, normal);
-        if *lux <= 0.0 || there <= 0.0 {
+        self.share_by(&light.stood.emitter, light, point, normal)
+    }
+
+    /// The same by the exact emitter or by the one for drawings.
+    fn share_by(&self, emitter: &Emitter, light: &Placed, point: DVec3, normal: DVec3) -> f64 {
+        let (there, lux) = (emitter.lux_per_lumen(point, normal), light.stood.lux);
+        if lux <= 0.0 || there <= 0.0 {
             return 0.0;
         }
         there * self.studio.passes(&emitter.front, point) / lux
@@ -95,11 +99,7 @@ impl<'a> Stage<'a> {
 
     /// The same on a surface.
     pub(crate) fn drawn_on(&self, light: &Placed, point: DVec3, normal: DVec3) -> f64 {
-        let there = light.drawn.lux_per_lumen(point, normal);
-        if light.stood.lux <= 0.0 || there <= 0.0 {
-            return 0.0;
-        }
-        there * self.studio.passes(&light.drawn.front, point) / light.stood.lux
+        self.share_by(&light.drawn, light, point, normal)
     }
 
     /// What a light gives at a point, as an amount of exposure.
@@ -122,16 +122,16 @@ impl<'a> Stage<'a> {
 
     /// A point as the camera sees it: x right, y up, z forward.
     pub(crate) fn seen(&self, point: DVec3) -> DVec3 {
-        let forward = self.forward();
-        let right = forward.cross(DVec3::Y).normalize_or(DVec3::X);
-        let up = right.cross(forward);
+        let (right, up, forward) = self.axes();
         let to = point - self.camera;
         DVec3::new(to.dot(right), to.dot(up), to.dot(forward))
     }
 
-    /// Where the camera looks.
-    pub(crate) fn forward(&self) -> DVec3 {
-        (DVec3::new(0.0, self.studio.camera.aim.get(), 0.0) - self.camera).normalize_or(DVec3::NEG_Z)
+    /// The camera's right, up, and where it looks.
+    pub(crate) fn axes(&self) -> (DVec3, DVec3, DVec3) {
+        let forward = (DVec3::new(0.0, self.studio.camera.aim.get(), 0.0) - self.camera).normalize_or(DVec3::NEG_Z);
+        let right = forward.cross(DVec3::Y).normalize_or(DVec3::X);
+        (right, right.cross(forward), forward)
     }
 
     /// Whether a point is in the picture, the sitter left out of account; false where the lens is not known.
@@ -158,11 +158,9 @@ impl<'a> Stage<'a> {
     pub(crate) fn ground_window(&self) -> Option<Window> {
         let z = self.studio.ground_z()?;
         let width = self.studio.ground?.width.get() / 2.0;
-        let forward = self.forward();
+        let (right, up, forward) = self.axes();
         let usual = Window { z, left: -0.9, right: 0.9, low: (self.face.y - 0.4).max(0.0), high: self.face.y + 0.6 };
         let Some(field) = self.field.filter(|_| forward.z < -0.1) else { return Some(usual.within(width)) };
-        let right = forward.cross(DVec3::Y).normalize_or(DVec3::X);
-        let up = right.cross(forward);
         let hit = |x: f64, y: f64| {
             let ray = forward + right * (x * field.x) + up * (y * field.y);
             (ray.z < 0.0).then(|| self.camera + ray * ((z - self.camera.z) / ray.z))
@@ -210,7 +208,7 @@ impl Window {
 fn field(setup: &Setup, studio: &Studio) -> Option<Field> {
     let camera = setup.camera.as_ref()?;
     let (focal, sensor) = (camera.focal?, camera.body.as_ref()?.sensor?);
-    let away = crate::setup::Meters::new(studio.camera.at.vector().distance(studio.face())).ok()?;
+    let away = crate::setup::Meters::new(studio.camera_away()).ok()?;
     let m = crate::shutter::magnification(focal, away)?;
     let (long, short) = (sensor.width.get(), sensor.height.get());
     let (width, height) = if studio.camera.upright { (short, long) } else { (long, short) };

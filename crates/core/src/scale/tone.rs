@@ -13,6 +13,12 @@ impl Reflectance {
     /// The mid-grey that an exposure is set for.
     pub const MID_GREY: Self = Self(0.18);
 
+    /// The share.
+    #[must_use]
+    pub const fn get(self) -> f64 {
+        self.0
+    }
+
     /// From a number.
     ///
     /// # Errors

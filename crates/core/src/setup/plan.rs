@@ -367,6 +367,12 @@ impl Studio {
         (self.camera.at.vector() - self.face()).try_normalize().unwrap_or(DVec3::Z)
     }
 
+    /// From the lens to the face, metres.
+    #[must_use]
+    pub fn camera_away(&self) -> f64 {
+        self.camera.at.vector().distance(self.face())
+    }
+
     /// Where the ground is, `z`; none where there is none.
     #[must_use]
     pub fn ground_z(&self) -> Option<f64> {
@@ -399,7 +405,7 @@ impl Studio {
             let message = "The ground stands behind the wall. Give it a smaller distance than the wall behind the sitter, or the same.";
             return Err(Refusal::new("ground.behind", message));
         }
-        if self.camera.at.vector().distance(self.face()) < 0.2 {
+        if self.camera_away() < 0.2 {
             return Err(Refusal::new("camera.at", "The camera stands in the sitter. Give it 0.2 m and more from the face."));
         }
         if let Some(n) = self.windows.iter().position(|w| !(-30.0..=30.0).contains(&w.along)) {
@@ -497,6 +503,8 @@ pub(crate) fn up_words(out: DVec3) -> String {
 pub(crate) struct Stood {
     /// What it sends where.
     pub(crate) emitter: Emitter,
+    /// Its own front; the emitter's is the lit spot where it is bounced.
+    pub(crate) own: Front,
     /// Where it is metered: at the face, or where its axis meets the ground.
     pub(crate) spot: DVec3,
     /// For each lumen, lux there: toward the light at the face, on the wall at the ground. Flags count.
@@ -520,7 +528,7 @@ impl Light {
     }
 
     /// What it sends where, from where it stands.
-    pub(crate) fn emitter_in(&self, studio: &Studio) -> Option<Emitter> {
+    fn emitter_in(&self, studio: &Studio) -> Option<Emitter> {
         let (place, aim) = (self.place?, self.aim_in(studio)?);
         let outline = self.rig.shape.map_or(Outline::Point, |s| s.outline(place.lying));
         let exponent = self.rig.shape.map_or(1.0, |s| s.exponent());
@@ -532,6 +540,7 @@ impl Light {
     /// How it stands in a studio; none before it has a place.
     pub(crate) fn standing_in(&self, studio: &Studio) -> Option<Stood> {
         let direct = self.emitter_in(studio)?;
+        let own = direct.front;
         let bounce = (self.role != Role::Ground).then(|| bounced(&direct, studio)).flatten();
         let (emitter, off) = bounce.map_or((direct, None), |(e, off)| (e, Some(off)));
         let front = emitter.front;
@@ -542,7 +551,7 @@ impl Light {
         let spot = hit.unwrap_or_else(|| if self.role == Role::Ground { front.at + front.axis } else { studio.face() });
         let normal = if hit.is_some() { DVec3::Z } else { front.at - spot };
         let lux = emitter.lux_per_lumen(spot, normal.normalize_or(DVec3::Z)) * studio.passes(&front, spot);
-        Some(Stood { emitter, spot, lux, off })
+        Some(Stood { emitter, own, spot, lux, off })
     }
 }
 
@@ -667,7 +676,7 @@ impl Setup {
         if let Some(camera) = &mut self.camera
             && self.studio.is_some()
         {
-            camera.sitter = Meters::new(now.camera.at.vector().distance(now.face())).ok().or(camera.sitter);
+            camera.sitter = Meters::new(now.camera_away()).ok().or(camera.sitter);
         }
         let school = self.schools.receptor;
         let mut moved = false;

@@ -4,8 +4,7 @@ use super::{FindingKind, Found};
 use crate::{
     ambient::{BLACK, RoomWish},
     board::Action,
-    field::DVec3,
-    field::ratio_with_room,
+    field::{DVec3, ratio_with_room},
     place::{self, Pattern, seen, stage::Stage},
     ratio::Convention,
     setup::{Entry, GroundTone, LightPlace, LightPlaced, Meters, Point, Role},
@@ -73,8 +72,7 @@ impl Found<'_> {
             let split = missing.len() < eyes.len() && face.pattern == Pattern::Split;
             if !(missing.is_empty() || split) {
                 let eye = if missing.len() == eyes.len() { "either eye".to_owned() } else { format!("the eye {}", missing.join(" and ")) };
-                let fill = if others { " The fill has one there." } else { "" };
-                let fill = if missing.len() == eyes.len() { fill } else { "" };
+                let fill = if others && missing.len() == eyes.len() { " The fill has one there." } else { "" };
                 self.say(
                     FindingKind::CatchLight,
                     id,

@@ -88,6 +88,31 @@ test('nonsense is told at the field and stays there to be mended', async ({ page
   expect((await app.api(`/setups/${look}`)).version).toBe(before.version)
 })
 
+test('readings typed faster than they are answered are all logged, and what is not understood comes back', async ({
+  page,
+  app,
+  board,
+}) => {
+  const look = await underWay(app, 'Quick hands')
+  await board(look)
+  const before = await app.api(`/setups/${look}`)
+  await page.route('**/api/draft', async (route) => {
+    await new Promise((slowly) => setTimeout(slowly, 600))
+    await route.continue()
+  })
+  const field = page.getByRole('textbox', { name: /^Reading of/ })
+  for (const typed of ['5.6 1', '5.6 2', '7.3 4', '5.6']) {
+    await page.keyboard.type(typed)
+    if (typed !== '5.6') await page.keyboard.press('Enter')
+  }
+  // Two are logged; the third is told beside what is being typed, which stays.
+  await expect(page.getByText('“7.3 4” was not logged: 7.3 is no whole stop')).toBeVisible()
+  await expect(field).toHaveValue('5.6')
+  const after = await app.api(`/setups/${look}`)
+  expect(after.version).toBe(before.version + 2)
+  await page.unroute('**/api/draft')
+})
+
 test('undo goes back to nothing, redo comes back, and a reload changes neither', async ({ page, app, board }) => {
   const look = await underWay(app, 'Bookbinder')
   await board(look)

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { refDebounced, useStorage } from '@vueuse/core'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Scales } from '@/api/client'
 import { useBoard } from '@/stores/board'
+import { useNotices } from '@/stores/notices'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import FNumber from '@/ui/FNumber.vue'
 import KeyCap from '@/ui/KeyCap.vue'
@@ -15,6 +16,7 @@ import { useReading } from './reading'
 /** One field, always ready: what the meter shows, of the light that is chosen. */
 const { scales } = defineProps<{ scales: Scales }>()
 const board = useBoard()
+const notices = useNotices()
 const typed = defineModel<string>({ required: true })
 
 const field = useTemplateRef('field')
@@ -39,25 +41,27 @@ const wrong = computed(() =>
   entry.value && (tried.value || settled.value === typed.value) ? board.draftRefused?.problem.detail : undefined,
 )
 
-let logging = false
-
+/** Takes the reading out of the field at once: the next one may be typed while this one is still asked about. */
 function log(): void {
   const now = entry.value
-  if (!now || logging) return
-  logging = true
+  if (!now) return
+  const [text, lane] = [typed.value, subject.value?.id]
+  typed.value = ''
+  focus()
   void board.inTurn(async () => {
-    // What is not understood stays in the field: nothing typed is lost.
     const refused = await board.check(now)
-    logging = false
-    if (refused) {
+    if (!refused) {
+      board.write(now)
+      how.logged()
+    } else if (typed.value === '' && subject.value?.id === lane) {
+      // What is not understood comes back to be mended: nothing typed is lost.
+      typed.value = text
+      await nextTick()
       board.draftRefused = refused
       tried.value = true
-      return
+    } else {
+      notices.say(`“${text}” was not logged: ${refused.problem.detail}`, { warn: true })
     }
-    typed.value = ''
-    board.write(now)
-    how.logged()
-    focus()
   })
 }
 

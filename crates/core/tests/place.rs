@@ -549,3 +549,67 @@ proptest! {
         }
     }
 }
+
+#[test]
+fn the_picture_is_not_wider_than_the_paper_unseen() {
+    let paper = |width: f64, behind: f64| {
+        setup(&[
+            camera(),
+            studio(json!({"ground": {"kind": "paper", "behind": behind, "width": width, "reflectance": 0.5}})),
+            light("key", octa(), false),
+            around("key", -45.0, 35.0, 1.5),
+        ])
+    };
+    assert_eq!(finds(&paper(2.72, 2.0), FindingKind::GroundNarrow), None);
+    let words = finds(&paper(1.35, 4.0), FindingKind::GroundNarrow).unwrap();
+    // 24 mm behind 85 mm upright, focused at 2 m: the image lies 85 x 2000 / 1915 = 88.8 mm behind the lens, and 6 m away 24/88.8 of that is seen.
+    assert!(words.starts_with("The picture is 1.6"), "{words}");
+    assert!(words.contains("the paper 1.35 m: its edge shows on both sides"), "{words}");
+    // A wall has none.
+    let wall = after(&paper(1.35, 4.0), studio(json!({"ground": {"kind": "wall", "behind": 4.0, "width": 1.35, "reflectance": 0.5}})));
+    assert_eq!(finds(&wall, FindingKind::GroundNarrow), None);
+    // The elevation shows the picture as it is, past the paper.
+    let drawn = Plan::of(&paper(1.35, 4.0), &Question { elevation: true, ..Question::default() }).elevation.unwrap();
+    assert!(drawn.picture.left < drawn.left && drawn.picture.right > drawn.right, "{:?}", drawn.picture);
+}
+
+#[test]
+fn pulses_of_light_do_not_pass_the_sitter_or_a_panel() {
+    let transmitter = |link: &str| json!({"transmitter": {"transmitter": {"name": "Spill", "link": link, "groups": 4, "channels": 8, "control": "power", "lowest": 256, "step": "tenths"}}});
+    let unit = json!({"name": "Taper 200", "rated": 200, "scale": {"fractions": {"lowest": 128, "step": "tenths"}}});
+    let base = setup(&[
+        camera(),
+        studio(json!({})),
+        json!({"light": {"light": "rim", "role": "rim", "unit": unit, "dial": "1/8", "modifier": "Strip", "rig": {"shape": octa()}}}),
+        transmitter("optical"),
+    ]);
+    let said = |s: &Setup| Board::of(s).findings.into_iter().find(|f| f.kind == FindingKind::LineOfSight);
+    // Straight behind: the sitter stands between. Out to the side: nothing does.
+    let behind = said(&after(&base, at("rim", 0.0, 1.2, -1.5))).unwrap();
+    assert_eq!(behind.lane, "rim");
+    assert!(behind.words.contains("the sitter is between it and the rim: it likely does not fire"), "{}", behind.words);
+    assert!(behind.placement);
+    let aside = after(&base, at("rim", 0.9, 1.6, -1.2));
+    assert!(said(&aside).unwrap().words.contains("each unit's sensor must see it"));
+    let panel = json!({"panels": [{"kind": "dark", "at": {"x": 0.6, "y": 1.4, "z": -0.2}, "width": 1.0, "height": 2.0, "facing": 0}]});
+    assert!(said(&after(&aside, studio(panel))).unwrap().words.contains("a panel is between it and the rim"));
+    // Radio goes round both.
+    assert_eq!(said(&after(&after(&base, at("rim", 0.0, 1.2, -1.5)), transmitter("radio"))), None);
+}
+
+#[test]
+fn a_sitter_who_moves_leaves_no_dust_in_the_record() {
+    let room = json!({"ground": {"kind": "wall", "behind": 2.2, "width": 4, "reflectance": 0.3},
+        "walls": {"left": 2.1, "right": 2.1, "behind": 2.2, "before": 3.8, "ceiling": 2.9, "reflectance": 0.7, "ceiling_reflectance": 0.4, "floor_reflectance": 0.2},
+        "windows": [{"wall": "left", "along": 0.3, "width": 1.2}],
+        "panels": [{"kind": "white", "at": {"x": 0.7, "y": 1.2, "z": 0.2}, "width": 0.9, "height": 1.2, "facing": -100}]});
+    let begun = setup(&[studio(room), light("key", octa(), false), at("key", -0.7, 1.9, 0.7)]);
+    let step = |s: &Setup, x: f64, z: f64| after(s, json!({"sitter_moved": {"x": x, "z": z}}));
+    // There and back in steps of five centimetres is nowhere.
+    let there = (0..7).fold(begun.clone(), |s, _| step(&s, 0.05, -0.05));
+    let panel = there.studio.as_ref().unwrap().panels[0].at;
+    assert_eq!(panel, serde_json::from_value(json!({"x": 0.35, "y": 1.2, "z": 0.55})).unwrap());
+    let back = (0..7).fold(there, |s, _| step(&s, -0.05, 0.05));
+    assert_eq!(back.studio, begun.studio);
+    assert_eq!(back.lights[0].place.unwrap().at, begun.lights[0].place.unwrap().at);
+}

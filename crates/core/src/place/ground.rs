@@ -11,8 +11,8 @@ use crate::{
     meter::Amount,
     scale::{Reflectance, Stops, grey_code},
     setup::{
-        DialTurned, Entry, GroundTone, LightId, LightPlace, LightPlaced, LightRemoved, Meters, PanelPlace, Point, Return, Role, Setup,
-        Studio,
+        DialTurned, Entry, GroundKind, GroundTone, LightId, LightPlace, LightPlaced, LightRemoved, Meters, PanelPlace, Point, Return, Role,
+        Setup, Studio,
     },
     shape::{Grid, Loss},
 };
@@ -78,8 +78,6 @@ pub struct Elevation {
     pub contours: Vec<super::Contour>,
     /// What the picture shows of it.
     pub picture: PictureOfGround,
-    /// The ground ends here to each side.
-    pub half_width: f64,
 }
 
 /// What the picture shows of the ground, metres.
@@ -145,6 +143,25 @@ fn drawn(stage: &Stage, point: DVec3, back: Amount) -> Amount {
 fn middle(stage: &Stage) -> Option<DVec3> {
     let window = stage.ground_window()?;
     Some(DVec3::new(f64::midpoint(window.left, window.right), stage.face.y.clamp(window.low, window.high), window.z))
+}
+
+/// How far the picture shows past paper or cloth, in words; nothing where it is wide enough, or is the wall.
+pub(crate) fn too_narrow(stage: &Stage) -> Option<String> {
+    let ground = stage.studio.ground.filter(|g| g.kind == GroundKind::Paper)?;
+    stage.field?;
+    let (window, half) = (stage.picture_at_ground()?, ground.width.get() / 2.0);
+    let sides = match (window.left < -half, window.right > half) {
+        (true, true) => "on both sides",
+        (true, false) => "on the left",
+        (false, true) => "on the right",
+        (false, false) => return None,
+    };
+    let length = stage.setup.length;
+    let (paper, picture) = (ground.width.get(), Meters::new(window.right - window.left).ok()?.told(length));
+    let paper = Meters::new(paper).ok()?.told(length);
+    Some(format!(
+        "The picture is {picture} wide at the ground, the paper {paper}: its edge shows {sides}. Sitter and camera nearer to it, a longer lens, or wider paper."
+    ))
 }
 
 /// From light to tone.
@@ -518,7 +535,7 @@ fn darker(stage: &Stage) -> Option<GroundWay> {
     let mut studio = stage.studio.clone();
     let ground = studio.ground.as_mut().filter(|g| g.reflectance.get() > DARK * 1.5)?;
     ground.reflectance = Return::new(DARK).ok()?;
-    ground.kind = crate::setup::GroundKind::Paper;
+    ground.kind = GroundKind::Paper;
     way(stage, "Black paper or cloth instead.".to_owned(), vec![Entry::Studio(Box::new(studio))])
 }
 
@@ -561,7 +578,7 @@ fn by_ground_light(stage: &Stage, wish: GroundTone) -> Option<GroundWay> {
 /// The ground as it is seen from the sitter, with its tones.
 pub(super) fn elevation(stage: &Stage) -> Option<Elevation> {
     const COLUMNS: u32 = 48;
-    let (ground, window) = (stage.studio.ground?, stage.ground_window()?);
+    let (ground, window) = (stage.studio.ground?, stage.picture_at_ground()?);
     let half = (ground.width.get() / 2.0).min(4.0);
     let top = stage.studio.walls.map_or(2.7, |w| w.ceiling.get()).max(window.high.min(4.0));
     let (left, right) = (-half, half);
@@ -597,6 +614,5 @@ pub(super) fn elevation(stage: &Stage) -> Option<Elevation> {
         contours: grid.lines(&upward, &levels),
         tones: tones.iter().map(|t| grey_code(Reflectance::MID_GREY, Stops::of(*t))).collect(),
         picture: PictureOfGround { left: window.left, right: window.right, bottom: window.low, top: window.high },
-        half_width: half,
     })
 }

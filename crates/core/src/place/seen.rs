@@ -54,6 +54,19 @@ pub(crate) fn in_picture(stage: &Stage, light: &Placed) -> InPicture {
     InPicture { front: head, stand }
 }
 
+/// What stands between the camera and a light's front: light from the camera does not reach it. Walls are left out of account, which throw
+/// some of it on.
+pub(crate) fn hidden_from_camera(stage: &Stage, light: &Placed) -> Option<&'static str> {
+    let head = light.stood.own.at;
+    if stage.is_hidden(head) {
+        Some("the sitter is")
+    } else if stage.studio.panels.iter().any(|p| p.blocks(stage.camera, head)) {
+        Some("a panel is")
+    } else {
+        None
+    }
+}
+
 pub(crate) fn is_overhead(stage: &Stage, light: &Placed) -> bool {
     let at = light.stood.own.at - stage.face;
     at.y > 0.3 && at.x.hypot(at.z) < 0.7

@@ -153,24 +153,34 @@ impl<'a> Stage<'a> {
             || (x.abs() <= 0.07 && (-0.25..0.0).contains(&y))
     }
 
-    /// The part of the ground that the picture shows around the sitter: half its width and its lower and upper edge. Where the lens is
-    /// not known, 0.9 m to each side and from the shoulders to over the head.
-    pub(crate) fn ground_window(&self) -> Option<Window> {
+    /// The part of the ground's plane that the picture shows around the sitter: half its width and its lower and upper edge. Where the lens
+    /// is not known, or looks along it, 0.9 m to each side and from the shoulders to over the head.
+    pub(crate) fn picture_at_ground(&self) -> Option<Window> {
         let z = self.studio.ground_z()?;
-        let width = self.studio.ground?.width.get() / 2.0;
-        let (right, up, forward) = self.axes();
         let usual = Window { z, left: -0.9, right: 0.9, low: (self.face.y - 0.4).max(0.0), high: self.face.y + 0.6 };
-        let Some(field) = self.field.filter(|_| forward.z < -0.1) else { return Some(usual.within(width)) };
-        let hit = |x: f64, y: f64| {
+        Some(self.field.and_then(|f| self.framed_at(z, f)).unwrap_or(usual))
+    }
+
+    /// What a field of the lens shows of a plane across the room.
+    fn framed_at(&self, z: f64, field: Field) -> Option<Window> {
+        let (right, up, forward) = self.axes();
+        if forward.z > -0.1 {
+            return None;
+        }
+        let hit = |(x, y): (f64, f64)| {
             let ray = forward + right * (x * field.x) + up * (y * field.y);
             (ray.z < 0.0).then(|| self.camera + ray * ((z - self.camera.z) / ray.z))
         };
-        let corners: Option<Vec<DVec3>> =
-            [(-1.0, -1.0), (1.0, -1.0), (1.0, 1.0), (-1.0, 1.0)].into_iter().map(|(x, y)| hit(x, y)).collect();
-        let Some(corners) = corners else { return Some(usual.within(width)) };
+        let corners: Vec<DVec3> = [(-1.0, -1.0), (1.0, -1.0), (1.0, 1.0), (-1.0, 1.0)].into_iter().map(hit).collect::<Option<_>>()?;
         let ends = |of: fn(&DVec3) -> f64| corners.iter().map(of).fold((f64::MAX, f64::MIN), |(a, b), v| (a.min(v), b.max(v)));
         let ((left, right), (low, high)) = (ends(|c| c.x), ends(|c| c.y));
-        Some(Window { z, left, right, low: low.max(0.0), high: high.max(0.1) }.within(width))
+        Some(Window { z, left, right, low: low.max(0.0), high: high.max(0.1) })
+    }
+
+    /// The same, no wider than the ground is.
+    pub(crate) fn ground_window(&self) -> Option<Window> {
+        let half = self.studio.ground?.width.get() / 2.0;
+        Some(self.picture_at_ground()?.within(half))
     }
 
     /// A name in the middle of a sentence.

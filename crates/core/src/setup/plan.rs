@@ -641,9 +641,11 @@ impl Setup {
                 place.aim = aim;
             }
         }
-        let shifted = |p: Point| Point::new(p.x - by.x, p.y, p.z - by.z);
+        // Sums of decimals leave dust behind; the record is kept clean of it.
+        let clean = |v: f64| (v * 1e6).round() / 1e6;
+        let shifted = |p: Point| Point::new(clean(p.x - by.x), p.y, clean(p.z - by.z));
         let stretched = |d: Meters, by: f64, field: &'static str| {
-            Meters::new(d.get() + by).map_err(|_| Refusal::new(field, "The sitter would stand in the wall. Move less far."))
+            Meters::new(clean(d.get() + by)).map_err(|_| Refusal::new(field, "The sitter would stand in the wall. Move less far."))
         };
         studio.camera.at = shifted(studio.camera.at)?;
         if let Some(ground) = &mut studio.ground {
@@ -656,7 +658,7 @@ impl Setup {
             walls.before = stretched(walls.before, -by.z, "z")?;
         }
         for window in &mut studio.windows {
-            window.along -= if matches!(window.wall, Side::Left | Side::Right) { by.z } else { by.x };
+            window.along = clean(window.along - if matches!(window.wall, Side::Left | Side::Right) { by.z } else { by.x });
         }
         for panel in &mut studio.panels {
             panel.at = shifted(panel.at)?;

@@ -14,7 +14,7 @@ use super::{
 use crate::{
     ambient::RoomWish,
     kit::{GroupControl, Link},
-    place::stage::Stage,
+    place::{seen, stage::Stage},
     scale::{Aperture, Series, ShutterTime, Stops},
     setup::{Because, Camera, CameraSet, Entry, Light, LightPut, Role, Setup, Standing},
     strobe::{DialStep, PowerScaleSpec, Pulse, Reach},
@@ -34,6 +34,8 @@ pub struct Finding {
     pub remedy: Option<Action>,
     /// It is about people's safety. Local codes and licensed practice decide.
     pub caution: bool,
+    /// It follows from where things stand.
+    pub placement: bool,
 }
 
 /// What can be found.
@@ -118,6 +120,8 @@ pub enum FindingKind {
     Overhead,
     /// What the room throws back does not allow the ratio.
     RatioOverRoom,
+    /// The picture shows past the edge of the paper.
+    GroundNarrow,
     /// Metres and feet mixed in a guide number.
     GuideUnits,
     /// Not ready again in time.
@@ -130,6 +134,33 @@ pub enum FindingKind {
     Eyes,
     /// A hot lamp behind a gel or in cloth.
     HotLamp,
+}
+
+impl FindingKind {
+    /// Whether it is about people's safety.
+    const fn is_caution(self) -> bool {
+        matches!(self, Self::CircuitLoad | Self::Eyes | Self::HotLamp | Self::BulbHot | Self::Overhead)
+    }
+
+    /// Whether it follows from where things stand.
+    const fn is_placement(self) -> bool {
+        matches!(
+            self,
+            Self::DarkSockets
+                | Self::CatchLight
+                | Self::RimNoWrap
+                | Self::Flare
+                | Self::InPicture
+                | Self::KeyAgainstRoom
+                | Self::GroundTooNear
+                | Self::GroundTone
+                | Self::GroundNarrow
+                | Self::CeilingLow
+                | Self::Overhead
+                | Self::RatioOverRoom
+                | Self::LineOfSight
+        )
+    }
 }
 
 /// Past this aperture diffraction softens everything (common practice, no source): f/16.
@@ -161,18 +192,15 @@ pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown], stag
     if let Some(stage) = stage {
         found.places(stage);
     }
-    found.transmitter();
+    found.transmitter(stage);
     found.circuits(circuits);
     found.list
 }
 
 impl Found<'_> {
     fn say(&mut self, kind: FindingKind, lane: &str, words: impl Into<String>) -> &mut Finding {
-        let caution = matches!(
-            kind,
-            FindingKind::CircuitLoad | FindingKind::Eyes | FindingKind::HotLamp | FindingKind::BulbHot | FindingKind::Overhead
-        );
-        self.list.push(Finding { kind, lane: lane.to_owned(), words: words.into(), remedy: None, caution });
+        let (caution, placement) = (kind.is_caution(), kind.is_placement());
+        self.list.push(Finding { kind, lane: lane.to_owned(), words: words.into(), remedy: None, caution, placement });
         let last = self.list.len() - 1;
         &mut self.list[last]
     }
@@ -346,7 +374,7 @@ impl Found<'_> {
         self.say(FindingKind::PowerEnds, light.id.as_str(), words).remedy = remedy;
     }
 
-    fn transmitter(&mut self) {
+    fn transmitter(&mut self, stage: Option<&Stage>) {
         let setup = self.setup;
         // Devices that are to fire together share a channel.
         let channels: Vec<u8> = setup.lights.iter().filter_map(|l| l.rig.channel).collect();
@@ -366,8 +394,23 @@ impl Found<'_> {
             self.say(FindingKind::CommanderContributes, "camera", words);
         }
         if transmitter.link == Link::Optical {
-            let words = format!("{} sends light: each unit's sensor must see it, and sunlight drowns it.", transmitter.name);
-            self.say(FindingKind::LineOfSight, "camera", words);
+            let mut told = false;
+            for light in stage.map_or(&[][..], |s| s.lights.as_slice()) {
+                let of = &setup.lights[light.index];
+                let Some(hidden) = stage.and_then(|s| seen::hidden_from_camera(s, light)).filter(|_| of.unit.is_some()) else { continue };
+                let words = format!(
+                    "{} sends light, and {hidden} between it and the {}: it likely does not fire. Turn its sensor to a wall that the light \
+                     reaches, move it out to the side, or use radio or a cord.",
+                    transmitter.name,
+                    of.name().to_lowercase()
+                );
+                self.say(FindingKind::LineOfSight, of.id.as_str(), words);
+                told = true;
+            }
+            if !told {
+                let words = format!("{} sends light: each unit's sensor must see it, and sunlight drowns it.", transmitter.name);
+                self.say(FindingKind::LineOfSight, "camera", words);
+            }
         }
         for light in &setup.lights {
             let Some(unit) = &light.unit else { continue };

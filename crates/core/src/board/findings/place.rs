@@ -40,6 +40,9 @@ impl Found<'_> {
         self.key_and_room(stage);
         self.greatest_ratio(stage);
         self.ground_tone(stage);
+        if let Some(words) = place::ground::too_narrow(stage) {
+            self.say(FindingKind::GroundNarrow, "camera", words);
+        }
     }
 
     fn on_face(&mut self, stage: &Stage) {

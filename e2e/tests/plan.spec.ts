@@ -101,6 +101,72 @@ test('by keys: from light to light, five centimetres a step, one entry when the 
   await expect.poll(async () => (await place(app, look, 'key')).place.aim).toBeUndefined()
 })
 
+test('camera, sitter and panels are moved by keys too, and each is one entry', async ({ app, page }) => {
+  const look = await studio(app, 'Everything by keys')
+  const { setup } = await app.api(`/setups/${look}`)
+  const panels = [{ kind: 'white', at: { x: 0.7, y: 1.2, z: 0.2 }, width: 0.9, height: 1.2, facing: -100 }]
+  await app.write(look, { studio: { ...setup.studio, panels } })
+  const { version } = await app.api(`/setups/${look}`)
+  await page.goto(`/setups/${look}/plan`)
+  const steps = async (name: string, ...keys: string[]) => {
+    await page.getByRole('button', { name: new RegExp(`^${name}`) }).focus()
+    for (const key of keys) {
+      await page.keyboard.press(key)
+      await page.waitForTimeout(150)
+    }
+  }
+  await steps('White panel,', 'PageUp', 'ArrowRight')
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 1)
+  await steps('Height of the camera', 'ArrowUp', 'ArrowUp')
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 2)
+  await steps('The sitter.', 'ArrowRight', 'ArrowDown')
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 3)
+  const now = (await app.api(`/setups/${look}`)).setup.studio
+  // Told from the sitter, who went 5 cm to the right and 5 cm toward the camera.
+  expect(now.panels[0]).toMatchObject({ at: { x: 0.7, z: 0.15 }, facing: -95 })
+  expect(now.camera.at).toEqual({ x: -0.05, y: 1.35, z: 1.95 })
+  expect(now.ground.behind).toBeCloseTo(2.55, 6)
+  // A step that is not written yet is given up.
+  await steps('Camera,', 'ArrowLeft')
+  await page.keyboard.press('Escape')
+  await page.waitForTimeout(900)
+  expect((await app.api(`/setups/${look}`)).version).toBe(version + 3)
+})
+
+test('the plan of an earlier moment is shown with its board', async ({ app, page, board }) => {
+  const look = await studio(app, 'As it was')
+  await app.write(look, { placed: { light: 'fill', around: { distance: 1.4, round: 60, height: 1.5 } } })
+  await board(look)
+  await expect(onPlan(page, 'Fill')).toHaveAccessibleName(/^Fill, 1\.40 m, 60 degrees right/)
+  await page
+    .getByRole('button', { name: /Fill ƒ|Fill f/ })
+    .last()
+    .click()
+  await expect(page.getByText('This is the board as it was then.')).toBeVisible()
+  await expect(onPlan(page, 'Fill')).toHaveAccessibleName(/^Fill, 2\.20 m, 25 degrees right/)
+  await page.getByRole('button', { name: 'Back to now' }).click()
+  await expect(onPlan(page, 'Fill')).toHaveAccessibleName(/^Fill, 1\.40 m/)
+})
+
+test('what is typed of the studio stays while somebody else writes', async ({ app, page }) => {
+  const look = await studio(app, 'Two at it')
+  await page.goto(`/setups/${look}/plan/studio`)
+  await page.getByLabel('Camera height').fill('1.62')
+  await page.getByRole('button', { name: 'Add a panel' }).click()
+  const { setup } = await app.api(`/setups/${look}`)
+  await app.write(look, { studio: { ...setup.studio, sitter: { face: 1.4, facing: 0, chin: 0 } } })
+  await expect(page.getByLabel('Eyes above floor')).toHaveValue('1.40')
+  await expect(page.getByLabel('Camera height')).toHaveValue('1.62')
+  await page.getByRole('button', { name: 'Write the studio' }).click()
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).setup.studio.panels?.length).toBe(1)
+  const now = (await app.api(`/setups/${look}`)).setup.studio
+  expect([now.sitter.face, now.camera.at.y]).toEqual([1.4, 1.62])
+  // Of a row that is wrong it is said at its field.
+  await page.getByLabel('Looks', { exact: true }).fill('askew')
+  await page.getByRole('button', { name: 'Write the studio' }).click()
+  await expect(page.getByLabel('Looks', { exact: true })).toHaveAttribute('aria-invalid', 'true')
+})
+
 test('distance, way round and height are typed; what can not be is said at the field and nothing is lost', async ({
   app,
   page,
@@ -201,6 +267,25 @@ test.describe('on the phone', () => {
     for (let i = 1; i <= 6; i += 1) await touch('touchMove', at.x + 4 * i, at.y - 8 * i)
     await touch('touchEnd', 0, 0)
     await expect.poll(async () => (await place(app, look, 'fill')).distance).toBeLessThan(2.1)
+    // Two fingers on the floor bring it nearer.
+    const drawing = (await page.getByRole('group', { name: /^Plan of the studio/ }).boundingBox())!
+    const between = async () => {
+      const [a, b] = [(await onPlan(page, 'Key').boundingBox())!, (await onPlan(page, 'Fill').boundingBox())!]
+      return Math.hypot(a.x - b.x, a.y - b.y)
+    }
+    const before = await between()
+    const y = drawing.y + drawing.height - 60
+    const two = (type: 'touchStart' | 'touchMove', half: number) =>
+      session.send('Input.dispatchTouchEvent', {
+        type,
+        touchPoints: [-1, 1].map((side, id) => ({ x: drawing.x + drawing.width / 2 + 70 + side * half, y, id })),
+      })
+    await two('touchStart', 20)
+    for (let half = 22; half <= 30; half += 2) await two('touchMove', half)
+    await touch('touchEnd', 0, 0)
+    await expect.poll(async () => (await between()) / before).toBeGreaterThan(1.3)
+    await page.getByRole('button', { name: 'Fit' }).click()
+    await expect.poll(async () => (await between()) / before).toBeCloseTo(1, 1)
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
   })
 })

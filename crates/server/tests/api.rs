@@ -131,7 +131,8 @@ async fn a_sitting_from_the_first_reading_to_the_next_move() {
     // What was written is there tomorrow.
     assert_eq!(app.get(&format!("/api/setups/{look}")).await.1, after);
     let (_, then) = app.get(&format!("/api/setups/{look}/tape/{}", after["tape"]["items"][3]["id"].as_str().unwrap())).await;
-    assert_eq!(then["lanes"][3]["words"], "set");
+    assert_eq!(then["board"]["lanes"][3]["words"], "set");
+    assert_eq!(then["setup"]["lights"][0]["id"], "fill");
     let (_, list) = app.get("/api/sittings").await;
     assert_eq!((&list[0]["sitting"]["name"], &list[0]["last"]["id"]), (&json!("Clock mender"), &json!(look)));
 }

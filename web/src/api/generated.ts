@@ -271,7 +271,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The board as it was right after an entry. */
+        /** The setup and its board as they were right after an entry. */
         get: operations["moment"];
         put?: never;
         post?: never;
@@ -833,11 +833,6 @@ export interface components {
             contours: components["schemas"]["Contour"][];
             /**
              * Format: double
-             * @description The ground ends here to each side.
-             */
-            half_width: number;
-            /**
-             * Format: double
              * @description Left, right, bottom and top of what is drawn, metres.
              */
             left: number;
@@ -1064,6 +1059,8 @@ export interface components {
             kind: components["schemas"]["FindingKind"];
             /** @description The lane it belongs to. */
             lane: string;
+            /** @description It follows from where things stand. */
+            placement: boolean;
             remedy?: components["schemas"]["Action"] | null;
             /** @description Said in words. */
             words: string;
@@ -1072,7 +1069,7 @@ export interface components {
          * @description What can be found.
          * @enum {string}
          */
-        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "no_flash_frame" | "room_places" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
+        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "no_flash_frame" | "room_places" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "ground_narrow" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
         /** @description How shutter and flash meet. */
         Firing: {
             /** @description From the frame being open to the flash. */
@@ -1860,6 +1857,13 @@ export interface components {
          * @enum {string}
          */
         ModifierKind: "bare" | "softbox" | "octa" | "strip" | "umbrella" | "dish" | "cone" | "snoot";
+        /** @description How it stood right after an entry. */
+        Moment: {
+            /** @description Its board. */
+            board: components["schemas"]["Board"];
+            /** @description The setup of that moment. */
+            setup: components["schemas"]["Setup"];
+        };
         /**
          * @description Kinds of move.
          * @enum {string}
@@ -3991,13 +3995,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The board of that moment */
+            /** @description That moment */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Board"];
+                    "application/json": components["schemas"]["Moment"];
                 };
             };
             /** @description No such entry on this tape */

@@ -167,13 +167,14 @@ describe('the open setup', () => {
 
   it('shows a moment of the tape until something is written or it is left', async () => {
     const board = await opened()
-    const then = boardOf('room')
+    const then = { setup: { lights: [] }, board: boardOf('room') }
     answer = () => ok(then)
     const item = { id: 'x' } as never
     await board.lookAt(item)
-    expect(board.board).toEqual(then)
+    expect([board.board, board.setup]).toEqual([then.board, then.setup])
     await board.lookAt(item)
     expect(board.moment).toBeUndefined()
+    expect(board.setup).toBe(board.view?.setup)
   })
 
   it('tells why a look can not be opened', async () => {

@@ -8,7 +8,9 @@ import {
   type Board,
   type Draft,
   type Entry,
+  type Moment,
   type Scales,
+  type Setup,
   type SetupView,
   type TapeItem,
 } from '@/api/client'
@@ -28,7 +30,7 @@ export const useBoard = defineStore('board', () => {
   const earlier = shallowRef<TapeItem[]>([])
   const moreEarlier = ref(false)
   /** A moment of the tape that is looked at. */
-  const moment = shallowRef<{ id: string; board: Board }>()
+  const moment = shallowRef<Moment & { id: string }>()
   const draft = shallowRef<Draft>()
   const draftRefused = shallowRef<Refused>()
   /** Whether the draft is shown in full (a target being dragged) or only as a ghost (a reading being typed). */
@@ -49,6 +51,8 @@ export const useBoard = defineStore('board', () => {
   const board = computed<Board | undefined>(
     () => moment.value?.board ?? (draftInFull.value ? draft.value?.board : undefined) ?? view.value?.board,
   )
+  /** The setup behind it. */
+  const setup = computed<Setup | undefined>(() => moment.value?.setup ?? view.value?.setup)
   const lane = computed(() => board.value?.lanes.find((l) => l.id === chosen.value))
   const light = computed(() => view.value?.setup.lights.find((l) => l.id === chosen.value))
   const tape = computed(() => [...earlier.value, ...(view.value?.tape.items ?? [])])
@@ -226,7 +230,7 @@ export const useBoard = defineStore('board', () => {
       const then = await answered(
         api.GET('/api/setups/{id}/tape/{entry}', { params: { path: { id, entry: item.id } } }),
       )
-      moment.value = { id: item.id, board: then }
+      moment.value = { id: item.id, ...then }
     } catch (error) {
       notices.say((error as Error).message, { warn: true })
     }
@@ -253,6 +257,7 @@ export const useBoard = defineStore('board', () => {
     view,
     scales,
     board,
+    setup,
     lane,
     light,
     tape,

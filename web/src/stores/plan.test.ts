@@ -3,6 +3,7 @@ import { nextTick } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { api, type Entry, type SetupView } from '@/api/client'
 import { useBoard } from './board'
+import { useNotices } from './notices'
 import { usePlan } from './plan'
 
 const view = (version: number) =>
@@ -53,6 +54,66 @@ describe('a light that is dragged', () => {
     await nextTick()
     await settle()
     expect(plan.shown).toMatchObject({ name: 'key' })
+  })
+
+  it('does not flash back to where it was between the entry and the new plan', async () => {
+    let served = drawn('key')
+    let slow: ((answer: unknown) => void) | undefined
+    vi.spyOn(api, 'POST').mockImplementation(((_: string, { body }: { body: { entry?: Entry } }) => {
+      const answer = { data: body.entry ? drawn('moved') : served, response: new Response() }
+      return slow && !body.entry ? new Promise((r) => (slow = r)).then(() => answer) : Promise.resolve(answer)
+    }) as never)
+    vi.spyOn(useBoard(), 'write').mockImplementation(() => undefined)
+    const plan = usePlan()
+    plan.look()
+    await nextTick()
+    await settle()
+    await plan.move(placed(0.6))
+    plan.drop()
+    slow = () => undefined
+    served = drawn('written')
+    useBoard().view = view(4)
+    await nextTick()
+    await settle()
+    expect(plan.shown).toMatchObject({ name: 'moved' })
+    slow(undefined)
+    await settle()
+    expect(plan.shown).toMatchObject({ name: 'written' })
+    expect(plan.moving).toBeUndefined()
+  })
+
+  it('goes back where it can not stand there, and says why', async () => {
+    vi.spyOn(api, 'POST').mockResolvedValue({
+      error: { status: 422, detail: 'Rim would stand in the wall.', title: '', type: '' },
+      response: new Response(null, { status: 422 }),
+    } as never)
+    const write = vi.spyOn(useBoard(), 'write').mockImplementation(() => undefined)
+    const plan = usePlan()
+    await plan.move(placed(9))
+    expect(plan.refused).toBe('Rim would stand in the wall.')
+    plan.drop()
+    expect(write).not.toHaveBeenCalled()
+    expect(plan.moving).toBeUndefined()
+    expect(useNotices().now).toMatchObject({ words: 'Not moved. Rim would stand in the wall.', warn: true })
+  })
+
+  it('shows the plan of an earlier moment while that is looked at, and moves nothing in it', async () => {
+    const asked: unknown[] = []
+    vi.spyOn(api, 'POST').mockImplementation(((_: string, { body }: { body: { setup: unknown } }) => {
+      asked.push(body.setup)
+      return Promise.resolve({ data: drawn('any'), response: new Response() })
+    }) as never)
+    const then = { lights: [], look: 'as it was' }
+    const [board, plan] = [useBoard(), usePlan()]
+    plan.look()
+    await nextTick()
+    board.moment = { id: 'x', setup: then, board: board.view?.board } as never
+    await nextTick()
+    await settle()
+    expect(asked.at(-1)).toEqual(then)
+    await plan.move(placed(0.4))
+    expect(plan.moving).toBeUndefined()
+    expect(asked).toHaveLength(2)
   })
 
   it('is put away without a trace', async () => {

@@ -3,6 +3,7 @@ import { computed, markRaw, ref, shallowRef, watch } from 'vue'
 import { answered, api, type Entry, type Plan, type PlanDrawn, type PlanQuestion, type Setup } from '@/api/client'
 import { useAsking } from '@/api/asking'
 import { useBoard } from './board'
+import { useNotices } from './notices'
 
 interface Asked {
   setup: Setup
@@ -16,6 +17,7 @@ const REST = 600
 /** The plan of the open setup: as it stands, and as it would be while something is dragged. */
 export const usePlan = defineStore('plan', () => {
   const board = useBoard()
+  const notices = useNotices()
   const put = (body: Asked) => answered(api.POST('/api/plan', { body }))
   // Raw: a store would unwrap what lies within.
   const asking = markRaw(useAsking<Asked, PlanDrawn>(put))
@@ -42,19 +44,30 @@ export const usePlan = defineStore('plan', () => {
   const refused = computed(() => (moving.value ? dragging.refused.value?.problem.detail : undefined))
 
   function ask(): void {
-    const setup = board.view?.setup
+    const setup = board.setup
     if (setup && watched.value > 0) void asking.ask({ setup, question: { ...wants.value, chosen: board.chosen } })
   }
-  watch([() => board.view?.setup, () => board.chosen, wants, watched], ask)
+  watch([() => board.setup, () => board.chosen, wants, watched], ask)
+  // What was let go stays on the screen until the plan is there that has it; what was not taken goes back.
+  const written = () => board.view?.version
+  let droppedAt: number | undefined
+  watch([() => board.view?.id, written, () => board.moment], () => {
+    if (!dropped.value || watched.value === 0) putAway()
+  })
+  watch(asking.answer, () => {
+    if (dropped.value && written() !== droppedAt) putAway()
+  })
   watch(
-    () => [board.view?.id, board.view?.version],
-    () => putAway(),
+    () => board.waiting,
+    (left) => {
+      if (left === 0 && dropped.value && written() === droppedAt) putAway()
+    },
   )
 
   /** What would be, while it is dragged. */
   async function move(entry: Entry): Promise<void> {
-    const setup = board.view?.setup
-    if (!setup) return
+    const setup = board.setup
+    if (!setup || board.moment) return
     moving.value = entry
     dropped.value = false
     await dragging.ask({ setup, entry, question: { chosen: board.chosen, elevation: wants.value.elevation } })
@@ -66,7 +79,13 @@ export const usePlan = defineStore('plan', () => {
     clearTimeout(resting)
     const entry = moving.value
     if (!entry || dropped.value) return
+    if (refused.value) {
+      notices.say(`Not moved. ${refused.value}`, { warn: true })
+      putAway()
+      return
+    }
     dropped.value = true
+    droppedAt = written()
     board.write(entry)
   }
 
@@ -96,6 +115,7 @@ export const usePlan = defineStore('plan', () => {
   return {
     wants,
     moving,
+    dropped,
     rest,
     shown,
     contours,

@@ -2,7 +2,7 @@ use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_core::{
     board::{Board, TapeLine},
-    setup::Entry,
+    setup::{Entry, Setup},
 };
 use ink_lamp_store::{NewEntry, Store, TapeItem, TapePart};
 use serde::{Deserialize, Serialize};
@@ -108,12 +108,23 @@ pub async fn earlier(store: web::Data<Store>, id: Id, part: web::Query<Before>) 
     Ok(web::Json(store.tape(id.0, part.before, 200).await?.into()))
 }
 
-/// The board as it was right after an entry.
+/// How it stood right after an entry.
+#[derive(Serialize, ToSchema)]
+pub struct Moment {
+    /// The setup of that moment.
+    setup: Setup,
+    /// Its board.
+    board: Board,
+}
+
+/// The setup and its board as they were right after an entry.
 #[utoipa::path(tag = "tape", params(("id" = Uuid, Path, description = "The setup"), ("entry" = Uuid, Path, description = "The entry")), responses(
-    (status = 200, description = "The board of that moment", body = Board),
+    (status = 200, description = "That moment", body = Moment),
     (status = 404, description = "No such entry on this tape", body = Problem),
 ))]
 #[get("/setups/{id}/tape/{entry}")]
-pub async fn moment(store: web::Data<Store>, ids: IdAndEntry) -> Result<web::Json<Board>, Problem> {
-    Ok(web::Json(Board::of(&store.setup_at(ids.0, ids.1).await?)))
+pub async fn moment(store: web::Data<Store>, ids: IdAndEntry) -> Result<web::Json<Moment>, Problem> {
+    let setup = store.setup_at(ids.0, ids.1).await?;
+    let board = Board::of(&setup);
+    Ok(web::Json(Moment { setup, board }))
 }

@@ -1,7 +1,7 @@
 import type { Board } from '@/api/client'
 
 type LengthUnit = Board['length']
-const FOOT = 0.3048
+export const FOOT = 0.3048
 
 /** How a unit of length is written behind a number. */
 export const abbreviated = (unit: LengthUnit): string => (unit === 'feet' ? 'ft' : 'm')

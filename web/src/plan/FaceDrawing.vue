@@ -17,11 +17,18 @@ const shadow = computed(() => {
   const by = Math.min(long * MM, 62) / long
   return { x: NOSE.x + nose.x * by, y: NOSE.y - nose.y * by, joined: nose.joined }
 })
+const words = computed(() =>
+  !shadow.value
+    ? 'no shadow of the nose on the face'
+    : shadow.value.joined
+      ? 'nose’s shadow: the shadows join'
+      : 'nose’s shadow',
+)
 const EYE = 6.2
 const eyes = computed(() =>
   plan.eyes.map((eye) => ({
     ...eye,
-    cx: eye.which.startsWith('left') ? 284 : 396,
+    cx: eye.which.startsWith('left') ? 258 : 392,
     lights: eye.lights.map((l) => ({ ...l, r: Math.max((l.width * EYE) / 2, 2.5) })),
   })),
 )
@@ -33,13 +40,14 @@ const label = computed(() => {
 </script>
 
 <template>
-  <svg viewBox="0 0 460 214" class="plot w-full rounded-key bg-well" role="img" :aria-label="label">
-    <ellipse cx="110" cy="110" rx="70" ry="92" fill="none" stroke="var(--edge)" stroke-width="1.500" />
-    <path d="M82 92q10 -8 20 0q-10 7 -20 0M118 92q10 -8 20 0q-10 7 -20 0" fill="none" stroke="var(--text-2)" />
-    <path d="M92 156q18 9 36 0" fill="none" stroke="var(--text-2)" />
-    <path d="M110 96v24q-8 8 -9 10q9 6 18 0" fill="none" stroke="var(--text-2)" />
-    <template v-if="shadow">
+  <svg viewBox="0 0 460 226" class="plot w-full rounded-key bg-well" role="img" :aria-label="label">
+    <g transform="translate(-14 0)">
+      <ellipse cx="110" cy="110" rx="70" ry="92" fill="none" stroke="var(--edge)" stroke-width="1.500" />
+      <path d="M82 92q10 -8 20 0q-10 7 -20 0M118 92q10 -8 20 0q-10 7 -20 0" fill="none" stroke="var(--text-2)" />
+      <path d="M92 156q18 9 36 0" fill="none" stroke="var(--text-2)" />
+      <path d="M110 96v24q-8 8 -9 10q9 6 18 0" fill="none" stroke="var(--text-2)" />
       <line
+        v-if="shadow"
         :x1="NOSE.x"
         :y1="NOSE.y"
         :x2="shadow.x"
@@ -49,9 +57,8 @@ const label = computed(() => {
         stroke-linecap="round"
         stroke-opacity="0.55"
       />
-      <text x="8" y="204" class="quiet">{{ shadow.joined ? 'the shadows join' : 'nose’s shadow' }}</text>
-    </template>
-    <text v-else x="8" y="204" class="quiet">no shadow of the nose on the face</text>
+    </g>
+    <text x="8" y="219" class="quiet">{{ words }}</text>
     <g v-for="eye in eyes" :key="eye.which">
       <circle :cx="eye.cx" cy="92" :r="EYE * 5.85" fill="none" stroke="var(--edge)" stroke-width="1.500" />
       <circle :cx="eye.cx" cy="92" r="13" fill="var(--text-3)" />
@@ -78,7 +85,7 @@ const label = computed(() => {
         {{ l.words }}
       </text>
     </g>
-    <text v-if="eyes.length === 0" x="340" y="96" text-anchor="middle">no eye looks this way</text>
+    <text v-if="eyes.length === 0" x="325" y="96" text-anchor="middle">no eye looks this way</text>
   </svg>
 </template>
 

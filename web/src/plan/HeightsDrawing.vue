@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import type { Entry, Plan, PlanLight, Setup } from '@/api/client'
 import { place as placeLabels, textWidth, type Box } from '@/ladder/placer'
-import { MARKS, ROLE_COLOURS } from '@/ui/marks'
-import { placed, placeOf, shifted } from './place'
-import { FOOT, type Extent, gridLines, path, snapped } from './window'
+import { FOOT } from '@/light/distance'
+import { ROLE_COLOURS } from '@/ui/marks'
+import { useHold } from './hold'
+import LightMark from './LightMark.vue'
+import { cameraAt, placed, placeOf, shifted } from './place'
+import { type Extent, gridLines, path, snapped } from './window'
 
-/** The studio from the side: ground at the left, camera at the right. Lights go up and down. */
+/** The studio from the side: ground at the left, camera at the right. Lights and camera go up and down. */
 const { plan, extent, chosen, setup, still } = defineProps<{
   plan: Plan
   extent: Extent
@@ -46,6 +49,7 @@ const labels = computed(() => {
     ...plan.lights.map((l) => ({ x: at(l).x - 9, y: at(l).y - 9, w: 18, h: 18 })),
     { x: face.value.x - 8, y: face.value.y - 8, w: 16, h: 16 },
     { x: camera.value.x - 9, y: camera.value.y - 8, w: 18, h: 16 },
+    ...(wall.value ? [{ x: wall.value.x - 3, y: 0, w: 6, h: h.value }] : []),
     { x: w.value - 130, y: h.value - 22, w: 130, h: 18 },
   ]
   const list = [
@@ -64,36 +68,39 @@ const labels = computed(() => {
   return placeLabels(list, marks)
 })
 
-const held = ref<string>()
-let moved = false
-function take(event: PointerEvent, l: PlanLight): void {
+const { local, take, drag, letGo } = useHold(frame, { drop: () => emit('drop') })
+const heightAt = (y: number, free: boolean) => snapped((h.value - 4 - y) / scale.value, free)
+
+function takeLight(event: PointerEvent, l: PlanLight): void {
   emit('choose', l.light)
-  if (still || event.button > 0) return
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  held.value = l.light
-  moved = false
+  const before = placeOf(setup, l.light)
+  if (still || !before) return
+  const off = local(event).y - at(l).y
+  take(event, (to, free) =>
+    emit('move', placed(l.light, shifted(before, before.at.x, heightAt(to.y - off, free), before.at.z))),
+  )
 }
-function drag(event: PointerEvent, l: PlanLight): void {
-  const place = placeOf(setup, l.light)
-  if (held.value !== l.light || !place) return
-  const box = frame.value?.getBoundingClientRect()
-  if (!box) return
-  const y = (h.value - 4 - (event.clientY - box.top)) / scale.value
-  moved = true
-  emit('move', placed(l.light, shifted(place, place.at.x, snapped(y, event.shiftKey), place.at.z)))
+function takeCamera(event: PointerEvent): void {
+  if (still) return
+  take(event, (to, free) => emit('move', cameraAt(plan, { y: heightAt(to.y, free) })))
 }
-function letGo(): void {
-  if (held.value && moved) emit('drop')
-  held.value = undefined
-}
-function key(event: KeyboardEvent, l: PlanLight): void {
-  const place = placeOf(setup, l.light)
+
+/** How far a key raises. */
+function rise(event: KeyboardEvent): number {
   const step = event.shiftKey ? 0.01 : 0.05
-  const by = { ArrowUp: step, ArrowDown: -step, PageUp: 0.05, PageDown: -0.05 }[event.key]
-  if (!by || !place || still) return
+  const by = { ArrowUp: step, ArrowDown: -step, PageUp: 0.05, PageDown: -0.05 }[event.key] ?? 0
+  if (!by || still) return 0
   event.preventDefault()
   event.stopPropagation()
-  emit('nudge', placed(l.light, shifted(place, l.at.x, l.at.y + by, l.at.z)))
+  return by
+}
+function raiseLight(event: KeyboardEvent, l: PlanLight): void {
+  const [by, place] = [rise(event), placeOf(setup, l.light)]
+  if (by && place) emit('nudge', placed(l.light, shifted(place, l.at.x, l.at.y + by, l.at.z)))
+}
+function raiseCamera(event: KeyboardEvent): void {
+  const by = rise(event)
+  if (by) emit('nudge', cameraAt(plan, { y: plan.camera.at.y + by }))
 }
 </script>
 
@@ -104,6 +111,9 @@ function key(event: KeyboardEvent, l: PlanLight): void {
       class="plot absolute inset-0 size-full"
       role="group"
       aria-label="Heights from the side, ground at the left, camera at the right"
+      @pointermove="drag"
+      @pointerup="letGo"
+      @pointercancel="letGo"
     >
       <g v-for="t in ticks" :key="t">
         <line :x1="22" :x2="w" :y1="px(0, t).y" :y2="px(0, t).y" stroke="var(--line)" />
@@ -127,8 +137,18 @@ function key(event: KeyboardEvent, l: PlanLight): void {
         stroke="var(--edge)"
       />
       <circle :cx="face.x" :cy="face.y" r="6" fill="var(--text)" />
-      <rect :x="camera.x - 6" :y="camera.y - 5" width="12" height="10" fill="var(--text)" />
       <line :x1="camera.x" :x2="camera.x" :y1="camera.y" :y2="h - 4" stroke="var(--edge)" />
+      <g
+        role="button"
+        tabindex="0"
+        class="cursor-ns-resize"
+        :aria-label="`Height of the camera: ${plan.camera.height_words}. Arrow keys raise and lower it.`"
+        @pointerdown="takeCamera"
+        @keydown="raiseCamera"
+      >
+        <circle :cx="camera.x" :cy="camera.y" r="14" fill="transparent" />
+        <rect :x="camera.x - 6" :y="camera.y - 5" width="12" height="10" fill="var(--text)" />
+      </g>
       <g v-for="l in plan.lights" :key="l.light">
         <line :x1="at(l).x" :x2="at(l).x" :y1="at(l).y" :y2="h - 4" stroke="var(--line-2)" />
         <line
@@ -168,25 +188,11 @@ function key(event: KeyboardEvent, l: PlanLight): void {
           tabindex="0"
           class="cursor-ns-resize"
           :aria-label="`Height of ${l.name}: ${l.height_words.replace(' · ', ', tilted ').replace('°', ' degrees')}. Arrow keys raise and lower it.`"
-          @pointerdown="take($event, l)"
-          @pointermove="drag($event, l)"
-          @pointerup="letGo"
-          @pointercancel="letGo"
+          @pointerdown="takeLight($event, l)"
           @focus="emit('choose', l.light)"
-          @keydown="key($event, l)"
+          @keydown="raiseLight($event, l)"
         >
-          <circle :cx="at(l).x" :cy="at(l).y" r="16" fill="transparent" />
-          <circle :cx="at(l).x" :cy="at(l).y" r="9" fill="var(--card)" />
-          <circle
-            v-if="l.light === chosen"
-            :cx="at(l).x"
-            :cy="at(l).y"
-            r="11"
-            fill="none"
-            stroke="var(--text)"
-            stroke-width="1.500"
-          />
-          <path :d="MARKS[l.role](7)" :fill="ROLE_COLOURS[l.role]" :transform="`translate(${at(l).x} ${at(l).y})`" />
+          <LightMark v-bind="at(l)" :role="l.role" :size="7" :reach="16" :chosen="l.light === chosen" />
         </g>
       </g>
       <text :x="w - 4" :y="h - 9" text-anchor="end" class="halo pointer-events-none">

@@ -14,20 +14,7 @@ const shown = computed(() => plan.shown)
 const light = computed(() => shown.value?.lights.find((l) => l.light === board.chosen))
 const face = computed(() => shown.value?.face.find((f) => f.light === board.chosen))
 const rim = computed(() => shown.value?.rims.find((r) => r.light === board.chosen))
-const PLACES = new Set([
-  'dark_sockets',
-  'catch_light',
-  'rim_no_wrap',
-  'flare',
-  'in_picture',
-  'key_against_room',
-  'ground_too_near',
-  'ground_tone',
-  'ceiling_low',
-  'overhead',
-  'ratio_over_room',
-])
-const findings = computed(() => (board.board?.findings ?? []).filter((f) => PLACES.has(f.kind)))
+const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.placement))
 </script>
 
 <template>

@@ -1,35 +1,41 @@
 <script setup lang="ts">
-import { useElementSize, useEventListener } from '@vueuse/core'
+import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Contours, Entry, Plan, PlanLight, Setup } from '@/api/client'
-import { inUnit, abbreviated } from '@/light/distance'
-import { place as placeLabels, textWidth, type Box, type Label } from '@/ladder/placer'
-import { MARKS, ROLE_COLOURS } from '@/ui/marks'
-import { aimed, arrow, outward, placed, placeOf, shifted, studioWith } from './place'
+import { textWidth, type Box } from '@/ladder/placer'
+import { abbreviated, FOOT, inUnit } from '@/light/distance'
+import { ROLE_COLOURS } from '@/ui/marks'
+import { useHold } from './hold'
+import { along, labelled, type Named } from './labels'
+import LightMark from './LightMark.vue'
 import {
-  FOOT,
-  type Extent,
-  fitted,
-  gridLines,
-  numbersOn,
-  pair,
-  panned,
-  path,
-  snapped,
-  toMetres,
-  toPx,
-  zoomed,
-  type Window,
-} from './window'
+  aimed,
+  arrow,
+  bearing,
+  cameraAt,
+  outward,
+  panelAt,
+  placed,
+  placeOf,
+  shifted,
+  turned,
+  type Panel,
+} from './place'
+import { groundEnds, wallCorners } from './room'
+import RoomLayer from './RoomLayer.vue'
+import { type Extent, fitted, numbersOn, pair, panned, path, snapped, toMetres, toPx, zoomed } from './window'
+import type { Spot, Window } from './window'
 
 /** The studio from above, to scale: camera at the foot, ground at the top. Lights, camera, sitter and panels are dragged or nudged. */
-const { plan, extent, contours, chosen, setup, still, caption } = defineProps<{
+const { plan, extent, contours, chosen, setup, moving, still, caption } = defineProps<{
   plan: Plan
   /** What is shown until it is zoomed; it does not follow what is dragged. */
   extent: Extent
   contours: Contours[]
   chosen: string
   setup: Setup
+  /** What is being moved and not written yet. */
+  moving?: Entry
   still?: boolean
   /** What the lines mean. */
   caption?: string
@@ -39,7 +45,6 @@ const emit = defineEmits<{
   move: [entry: Entry]
   nudge: [entry: Entry]
   drop: []
-  cancel: []
 }>()
 
 const frame = useTemplateRef('frame')
@@ -47,10 +52,10 @@ const { width, height } = useElementSize(frame)
 const size = computed(() => ({ width: width.value || 400, height: height.value || 320 }))
 const byHand = ref<Window>()
 const base = computed(() => byHand.value ?? fitted(extent, size.value, 14))
-/** The plan is told from the sitter: while that one is dragged, the drawing goes along and the room stays. */
-const gone = ref({ x: 0, z: 0 })
-const window_ = computed(() => ({ ...base.value, x: base.value.x - gone.value.x, z: base.value.z - gone.value.z }))
-const px = (x: number, z: number) => toPx(window_.value, size.value, x, z)
+/** The plan is told from the sitter: while that one is moved, the drawing goes along and the room stays. */
+const gone = computed(() => (moving && 'sitter_moved' in moving ? moving.sitter_moved : { x: 0, z: 0 }))
+const view = computed(() => ({ ...base.value, x: base.value.x - gone.value.x, z: base.value.z - gone.value.z }))
+const px = (x: number, z: number) => toPx(view.value, size.value, x, z)
 const feet = computed(() => plan.length === 'feet')
 
 // ---- what stands there ----
@@ -58,13 +63,9 @@ const feet = computed(() => plan.length === 'feet')
 const lights = computed(() => [...plan.lights].sort((a, b) => Number(a.light === chosen) - Number(b.light === chosen)))
 const at = (l: PlanLight) => px(l.at.x, l.at.z)
 const aim = (l: PlanLight) => px(l.aim.x, l.aim.z)
-const edge = (l: PlanLight) =>
-  path(
-    l.edge.map((p) => px(p.x, p.z)),
-    l.edge.length > 2,
-  )
+const outline = (points: readonly { x: number; z: number }[]) => points.map((p) => px(p.x, p.z))
 /** The handle that turns a light: on its ray, clear of its mark. */
-function handle(l: PlanLight): { x: number; y: number } {
+function handle(l: PlanLight): Spot {
   const [from, to] = [at(l), aim(l)]
   const long = Math.hypot(to.x - from.x, to.y - from.y) || 1
   const out = Math.min(38, Math.max(26, long * 0.6))
@@ -73,70 +74,31 @@ function handle(l: PlanLight): { x: number; y: number } {
 const sitter = computed(() => px(0, 0))
 const facing = computed(() => plan.studio.sitter.facing as number)
 const camera = computed(() => px(plan.camera.at.x, plan.camera.at.z))
-const cone = computed(() => {
-  const field = plan.camera.field
-  return field.length ? path([camera.value, ...field.map((p) => px(p.x, p.z))], true) : undefined
-})
-const ground = computed(() => {
-  const g = plan.studio.ground
-  if (!g) return undefined
-  const half = (g.width as number) / 2
-  const [a, b] = [px(-half, -(g.behind as number)), px(half, -(g.behind as number))]
-  return { a, b, paper: g.kind === 'paper' }
-})
-const walls = computed(() => {
-  const w = plan.studio.walls
-  if (!w) return undefined
-  const a = px(-(w.left as number), -(w.behind as number))
-  const b = px(w.right as number, w.before as number)
-  return { x: a.x, y: a.y, width: b.x - a.x, height: b.y - a.y }
-})
-const windows = computed(() => {
-  const w = plan.studio.walls
-  if (!w) return []
-  const ends = (x1: number, z1: number, x2: number, z2: number) => ({ a: px(x1, z1), b: px(x2, z2) })
-  return (plan.studio.windows ?? []).map((win) => {
-    const [mid, half] = [win.along, (win.width as number) / 2]
-    switch (win.wall) {
-      case 'left':
-        return ends(-(w.left as number), mid - half, -(w.left as number), mid + half)
-      case 'right':
-        return ends(w.right as number, mid - half, w.right as number, mid + half)
-      case 'behind':
-        return ends(mid - half, -(w.behind as number), mid + half, -(w.behind as number))
-      default:
-        return ends(mid - half, w.before as number, mid + half, w.before as number)
-    }
-  })
-})
 const PANELS = { white: 'White panel', silver: 'Silver panel', dark: 'Dark panel', flag: 'Flag' }
-const dark = (kind: keyof typeof PANELS) => kind === 'dark' || kind === 'flag'
+const dark = (kind: Panel['kind']) => kind === 'dark' || kind === 'flag'
 const panels = computed(() =>
-  (plan.studio.panels ?? []).map((p, i) => {
+  (plan.studio.panels ?? []).map((p) => {
     const turn = ((p.facing as number) * Math.PI) / 180
-    const [dx, dz] = [(Math.cos(turn) * (p.width as number)) / 2, (-Math.sin(turn) * (p.width as number)) / 2]
-    const words = PANELS[p.kind]
+    const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
+    const half = (p.width as number) / 2
+    const c = px(p.at.x, p.at.z)
     return {
-      i,
-      kind: p.kind,
-      words,
-      a: px(p.at.x - dx, p.at.z - dz),
-      b: px(p.at.x + dx, p.at.z + dz),
-      c: px(p.at.x, p.at.z),
+      panel: p,
+      words: PANELS[p.kind],
+      label: `${PANELS[p.kind]}, ${metres(p.at.x)} across, ${metres(p.at.z)} toward the camera, looks ${p.facing} degrees round`,
+      a: px(p.at.x - cos * half, p.at.z + sin * half),
+      b: px(p.at.x + cos * half, p.at.z - sin * half),
+      handle: { x: c.x + 26 * sin, y: c.y + 26 * cos },
+      // Its word stands on the other side.
+      word: {
+        x: c.x - 12 * sin,
+        y: c.y - 14 * cos + 4,
+        anchor: Math.abs(sin) < 0.35 ? 'middle' : sin > 0 ? 'end' : 'start',
+      },
     }
   }),
 )
-const grid = computed(() => {
-  const [a, b] = [
-    toMetres(window_.value, size.value, 0, 0),
-    toMetres(window_.value, size.value, size.value.width, size.value.height),
-  ]
-  return {
-    x: gridLines(a.x, b.x, feet.value).map((x) => px(x, 0).x),
-    y: gridLines(a.z, b.z, feet.value).map((z) => px(0, z).y),
-  }
-})
-const bar = computed(() => (feet.value ? 3 * FOOT : 1) * window_.value.scale)
+const bar = computed(() => (feet.value ? 3 * FOOT : 1) * view.value.scale)
 const range = computed(() => {
   const r = plan.range
   if (!r) return undefined
@@ -172,59 +134,35 @@ const lines = computed(() =>
     }
   }),
 )
+
 // ---- labels ----
 
-interface Words {
-  head: string
-  tail: string
-  colour: string
-}
 const labels = computed(() => {
+  const { width: w, height: h } = size.value
+  const mark = (p: Spot, half: number): Box => ({ x: p.x - half, y: p.y - half, w: 2 * half, h: 2 * half })
+  const held = plan.lights.find((l) => l.light === chosen)
   const marks: Box[] = [
-    ...plan.lights.map((l) => ({ x: at(l).x - 12, y: at(l).y - 12, w: 24, h: 24 })),
+    ...plan.lights.map((l) => mark(at(l), 12)),
+    ...(held ? [mark(handle(held), 7)] : []),
     { x: sitter.value.x - 18, y: sitter.value.y - 12, w: 36, h: 26 },
-    { x: camera.value.x - 11, y: camera.value.y - 11, w: 22, h: 22 },
+    mark(camera.value, 11),
     // The bar and the tools.
-    { x: 0, y: size.value.height - 22, w: bar.value + 40, h: 22 },
-    { x: size.value.width - 70, y: size.value.height - 36, w: 70, h: 36 },
+    { x: 0, y: h - 22, w: bar.value + 40, h: 22 },
+    { x: w - 70, y: h - 36, w: 70, h: 36 },
     { x: 0, y: 0, w: caption ? textWidth(caption, 12) + 10 : 0, h: 18 },
   ]
-  const list: Label<Words>[] = plan.lights.map((l) => {
-    const p = at(l)
-    const w = Math.max(textWidth(l.name, 12, true), textWidth(l.words, 12))
-    const [right, left, under, over] = [
-      { x: p.x + 16, y: p.y - 14 },
-      { x: p.x - 16 - w, y: p.y - 14 },
-      { x: p.x - w / 2, y: p.y + 15 },
-      { x: p.x - w / 2, y: p.y - 45 },
-    ]
-    const corners = [
-      { x: p.x - w + 8, y: p.y + 15 },
-      { x: p.x - 8, y: p.y + 15 },
-      { x: p.x - w + 8, y: p.y - 45 },
-      { x: p.x - 8, y: p.y - 45 },
-    ]
-    const places =
-      outward(l) === 'right' ? [right, under, over, left, ...corners] : [left, under, over, right, ...corners]
-    const fits = places.filter(
-      (q) => q.x > 2 && q.x + w < size.value.width - 2 && q.y > 2 && q.y + 30 < size.value.height - 2,
-    )
+  const things = plan.lights.map((l): Named => {
     const words = { head: l.name, tail: l.words, colour: ROLE_COLOURS[l.role] }
-    return { what: words, w, h: 30, places: fits.length ? fits : [under], rank: l.light === chosen ? 0 : 1 }
+    return { words, at: at(l), outline: outline(l.edge), side: outward(l), rank: l.light === chosen ? 0 : 1 }
   })
-  const c = camera.value
-  const w = Math.max(48, textWidth(plan.camera.words, 12))
-  list.push({
-    what: { head: 'Camera', tail: plan.camera.words, colour: 'var(--text)' },
-    w,
-    h: 30,
-    places: [
-      { x: c.x - w - 16, y: c.y - 12 },
-      { x: c.x + 16, y: c.y - 12 },
-    ].filter((q) => q.x > 2 && q.x + w < size.value.width - 2),
-    rank: 2,
-  })
-  return placeLabels(list, marks)
+  const words = { head: 'Camera', tail: plan.camera.words, colour: 'var(--text)' }
+  things.push({ words, at: camera.value, outline: [], side: 'left', rank: 2 })
+  const drawn = [
+    ...plan.lights.flatMap((l) => [...along(outline(l.edge), true), ...along([at(l), aim(l)])]),
+    ...along(outline(wallCorners(plan.studio)), true),
+    ...along(outline(groundEnds(plan.studio))),
+  ]
+  return labelled(things, size.value, marks, drawn)
 })
 
 /** The lines' numbers keep clear of what stands there and of its words. */
@@ -244,106 +182,95 @@ const numbers = computed(() => {
 
 // ---- hands ----
 
-type Grip =
-  | { kind: 'light'; light: string; dx: number; dz: number }
-  | { kind: 'aim'; light: string }
-  | { kind: 'camera' }
-  | { kind: 'sitter' }
-  | { kind: 'panel'; index: number }
-const grip = ref<Grip>()
-/** Something moved since the hand took hold: a press alone only chooses. */
-let moved = false
-const fingers = new Map<number, { x: number; y: number }>()
-
-function local(event: PointerEvent | WheelEvent): { x: number; y: number } {
-  const box = frame.value?.getBoundingClientRect()
-  return { x: event.clientX - (box?.left ?? 0), y: event.clientY - (box?.top ?? 0) }
-}
-
-function take(event: PointerEvent, of: Grip): void {
-  if (still || event.button > 0) return
-  event.stopPropagation()
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  moved = false
-  grip.value = of
-}
+const { held, local, take, drag, letGo } = useHold(frame, { drop: () => emit('drop') })
+const floorAt = (here: Spot) => toMetres(view.value, size.value, here.x, here.y)
 
 function takeLight(event: PointerEvent, l: PlanLight): void {
   emit('choose', l.light)
-  const here = local(event)
-  const m = toMetres(window_.value, size.value, here.x, here.y)
-  take(event, { kind: 'light', light: l.light, dx: l.at.x - m.x, dz: l.at.z - m.z })
+  const before = placeOf(setup, l.light)
+  if (still || !before) return
+  const here = floorAt(local(event))
+  const [dx, dz] = [l.at.x - here.x, l.at.z - here.z]
+  take(event, (to, free) => {
+    const m = floorAt(to)
+    emit('move', placed(l.light, shifted(before, snapped(m.x + dx, free), before.at.y, snapped(m.z + dz, free))))
+  })
 }
-
-function drag(event: PointerEvent): void {
-  const here = local(event)
-  if (!grip.value) {
-    pan(event.pointerId, here)
-    return
-  }
-  const m = toMetres(window_.value, size.value, here.x, here.y)
-  const snap = (v: number) => snapped(v, event.shiftKey)
-  const g = grip.value
-  moved = true
-  if (g.kind === 'light' || g.kind === 'aim') {
-    const before = placeOf(setup, g.light)
-    if (!before) return
-    if (g.kind === 'light')
-      emit('move', placed(g.light, shifted(before, snap(m.x + g.dx), before.at.y, snap(m.z + g.dz))))
-    else {
-      const l = plan.lights.find((p) => p.light === g.light)
-      emit('move', placed(g.light, aimed(before, snap(m.x), l?.aim.y ?? 1.2, snap(m.z))))
-    }
-  } else if (g.kind === 'camera') {
-    const c = plan.studio.camera
-    emit('move', studioWith(plan, { camera: { ...c, at: { ...c.at, x: snap(m.x), z: snap(m.z) } } }))
-  } else if (g.kind === 'sitter') {
-    const there = toMetres(base.value, size.value, here.x, here.y)
-    gone.value = { x: snap(there.x), z: snap(there.z) }
-    emit('move', { sitter_moved: gone.value })
-  } else if (g.kind === 'panel') {
-    const all = [...(setup.studio?.panels ?? [])]
-    const panel = all[g.index]
-    if (panel) all[g.index] = { ...panel, at: { ...panel.at, x: snap(m.x), z: snap(m.z) } }
-    emit('move', studioWith(plan, { panels: all }))
-  }
+function takeAim(event: PointerEvent, l: PlanLight): void {
+  const before = placeOf(setup, l.light)
+  if (still || !before) return
+  take(event, (to, free) => {
+    const m = floorAt(to)
+    emit('move', placed(l.light, aimed(before, snapped(m.x, free), l.aim.y, snapped(m.z, free))))
+  })
 }
-
-function letGo(event: PointerEvent): void {
-  fingers.delete(event.pointerId)
-  if (!grip.value) return
-  grip.value = undefined
-  if (moved) emit('drop')
+function takeCamera(event: PointerEvent): void {
+  if (still) return
+  take(event, (to, free) => {
+    const m = floorAt(to)
+    emit('move', cameraAt(plan, { x: snapped(m.x, free), z: snapped(m.z, free) }))
+  })
+}
+function takeSitter(event: PointerEvent): void {
+  if (still) return
+  take(event, (to, free) => {
+    const m = toMetres(base.value, size.value, to.x, to.y)
+    emit('move', { sitter_moved: { x: snapped(m.x, free), z: snapped(m.z, free) } })
+  })
+}
+function takePanel(event: PointerEvent, index: number): void {
+  if (still) return
+  take(event, (to, free) => {
+    const m = floorAt(to)
+    emit(
+      'move',
+      panelAt(plan, index, (p) => ({ at: { ...p.at, x: snapped(m.x, free), z: snapped(m.z, free) } })),
+    )
+  })
+}
+function takeTurn(event: PointerEvent, index: number): void {
+  if (still) return
+  take(event, (to, free) => {
+    const m = floorAt(to)
+    emit(
+      'move',
+      panelAt(plan, index, (p) => ({ facing: bearing(m.x - p.at.x, m.z - p.at.z, free ? 1 : 5) })),
+    )
+  })
 }
 
 // The floor itself is dragged to look elsewhere; two fingers zoom.
+const fingers = new Map<number, Spot>()
 function floor(event: PointerEvent): void {
   fingers.set(event.pointerId, local(event))
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
-function pan(id: number, here: { x: number; y: number }): void {
+function point(event: PointerEvent): void {
+  if (held.value) drag(event)
+  else pan(event.pointerId, local(event))
+}
+function lift(event: PointerEvent): void {
+  fingers.delete(event.pointerId)
+  letGo()
+}
+function pan(id: number, here: Spot): void {
   const before = fingers.get(id)
   if (!before) return
   const other = [...fingers.entries()].find(([k]) => k !== id)?.[1]
   if (other) {
     const by =
       Math.hypot(here.x - other.x, here.y - other.y) / Math.max(Math.hypot(before.x - other.x, before.y - other.y), 1)
-    byHand.value = zoomed(window_.value, size.value, by, (here.x + other.x) / 2, (here.y + other.y) / 2)
+    byHand.value = zoomed(view.value, size.value, by, (here.x + other.x) / 2, (here.y + other.y) / 2)
   } else {
-    byHand.value = panned(window_.value, here.x - before.x, here.y - before.y)
+    byHand.value = panned(view.value, here.x - before.x, here.y - before.y)
   }
   fingers.set(id, here)
 }
 function wheel(event: WheelEvent): void {
   const here = local(event)
-  byHand.value = zoomed(window_.value, size.value, event.deltaY < 0 ? 1.12 : 1 / 1.12, here.x, here.y)
+  byHand.value = zoomed(view.value, size.value, event.deltaY < 0 ? 1.12 : 1 / 1.12, here.x, here.y)
 }
-const zoom = (by: number) => (byHand.value = zoomed(window_.value, size.value, by))
-// Written: from now on it is told from the new place.
-watch(
-  () => setup,
-  () => (gone.value = { x: 0, z: 0 }),
-)
+const zoom = (by: number) => (byHand.value = zoomed(view.value, size.value, by))
 watch(
   () => setup.studio,
   (now, before) => {
@@ -352,38 +279,63 @@ watch(
   },
 )
 
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.key === 'Escape' && grip.value) {
-    grip.value = undefined
-    gone.value = { x: 0, z: 0 }
-    emit('cancel')
-  }
-})
+// ---- keys ----
+
+/** Whether a key was meant for what has the focus: it goes no farther then. */
+function mine(event: KeyboardEvent): void {
+  event.preventDefault()
+  event.stopPropagation()
+}
+/** Pages up and down: one step up, one down. */
+const page = (key: string) => Number(key === 'PageUp') - Number(key === 'PageDown')
 
 function nudgeLight(event: KeyboardEvent, l: PlanLight, aiming: boolean): void {
   const place = placeOf(setup, l.light)
-  if (!place || still) return
-  const by = arrow(event.key, event.shiftKey)
-  const rise = event.key === 'PageUp' ? 0.05 : event.key === 'PageDown' ? -0.05 : 0
-  if (!by && !rise) return
-  event.preventDefault()
-  event.stopPropagation()
+  const [by, rise] = [arrow(event.key, event.shiftKey), page(event.key) * 0.05]
+  if (!place || still || (!by && !rise)) return
+  mine(event)
   // From where it is shown: several steps add up before they are written.
   const from = aiming ? l.aim : l.at
   const to = [from.x + (by?.[0] ?? 0), from.y + rise, from.z + (by?.[1] ?? 0)] as const
   emit('nudge', placed(l.light, aiming ? aimed({ ...place, at: l.at }, ...to) : shifted(place, ...to)))
 }
-
 function nudgeCamera(event: KeyboardEvent): void {
   const by = arrow(event.key, event.shiftKey)
   if (!by || still) return
-  event.preventDefault()
-  event.stopPropagation()
-  const c = plan.studio.camera
-  emit('nudge', studioWith(plan, { camera: { ...c, at: { ...c.at, x: c.at.x + by[0], z: c.at.z + by[1] } } }))
+  mine(event)
+  const { x, z } = plan.camera.at
+  emit('nudge', cameraAt(plan, { x: x + by[0], z: z + by[1] }))
+}
+function nudgeSitter(event: KeyboardEvent): void {
+  const by = arrow(event.key, event.shiftKey)
+  if (!by || still) return
+  mine(event)
+  emit('nudge', { sitter_moved: { x: gone.value.x + by[0], z: gone.value.z + by[1] } })
+}
+function nudgePanel(event: KeyboardEvent, index: number): void {
+  const [by, turn] = [arrow(event.key, event.shiftKey), page(event.key) * 5]
+  if (still || (!by && !turn)) return
+  mine(event)
+  const change = panelAt(plan, index, (p) =>
+    by ? { at: { ...p.at, x: p.at.x + by[0], z: p.at.z + by[1] } } : { facing: turned(p.facing as number, turn) },
+  )
+  emit('nudge', change)
+}
+/** The view, where the drawing itself has the focus. */
+function lookAround(event: KeyboardEvent): void {
+  if (event.target !== event.currentTarget) return
+  const by = arrow(event.key, event.shiftKey)
+  if (by) byHand.value = panned(view.value, -800 * by[0], -800 * by[1])
+  else if (event.key === '+') zoom(1.3)
+  else if (event.key === '-') zoom(1 / 1.3)
+  else if (event.key === 'Home') byHand.value = undefined
+  else return
+  mine(event)
 }
 
-const metres = (v: number) => `${inUnit(v, plan.length)} ${abbreviated(plan.length)}`
+function metres(v: number): string {
+  return `${inUnit(v, plan.length)} ${abbreviated(plan.length)}`
+}
 const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across, ${metres(l.aim.z)} toward the camera`
 </script>
 
@@ -393,35 +345,17 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
       :viewBox="`0 0 ${size.width} ${size.height}`"
       class="plot absolute inset-0 size-full"
       role="group"
-      aria-label="Plan of the studio from above, camera at the foot"
+      tabindex="0"
+      aria-label="Plan of the studio from above, camera at the foot. Arrow keys move the view, plus and minus zoom, Home shows all."
       @pointerdown="floor"
-      @pointermove="drag"
-      @pointerup="letGo"
-      @pointercancel="letGo"
+      @pointermove="point"
+      @pointerup="lift"
+      @pointercancel="lift"
+      @keydown="lookAround"
       @wheel.prevent="wheel"
       @dblclick="byHand = undefined"
     >
-      <g stroke="var(--line)" stroke-width="1">
-        <line v-for="x in grid.x" :key="`x${x}`" :x1="x" :x2="x" y1="0" :y2="size.height" />
-        <line v-for="y in grid.y" :key="`y${y}`" x1="0" :x2="size.width" :y1="y" :y2="y" />
-      </g>
-      <rect v-if="walls" v-bind="walls" fill="none" stroke="var(--line-2)" stroke-width="1.500" />
-      <g v-for="(w, i) in windows" :key="`w${i}`">
-        <line :x1="w.a.x" :y1="w.a.y" :x2="w.b.x" :y2="w.b.y" stroke="var(--well)" stroke-width="7" />
-        <line :x1="w.a.x" :y1="w.a.y" :x2="w.b.x" :y2="w.b.y" stroke="var(--room)" stroke-width="3.500" />
-      </g>
-      <path v-if="cone" :d="cone" fill="var(--text)" fill-opacity="0.07" stroke="var(--edge)" stroke-width="1" />
-      <g v-if="ground" class="pointer-events-none">
-        <line
-          :x1="ground.a.x"
-          :y1="ground.a.y"
-          :x2="ground.b.x"
-          :y2="ground.b.y"
-          stroke="var(--text-2)"
-          :stroke-width="ground.paper ? 2 : 4"
-          :stroke-dasharray="ground.paper ? '10 3' : undefined"
-        />
-      </g>
+      <RoomLayer :plan="plan" :view="view" :size="size" />
 
       <g v-for="set in lines" :key="set.key" fill="none" :stroke="set.colour" class="pointer-events-none">
         <template v-for="line in set.paths" :key="line.shown">
@@ -447,34 +381,49 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
         />
       </g>
 
-      <g
-        v-for="p in panels"
-        :key="`p${p.i}`"
-        role="button"
-        tabindex="0"
-        class="cursor-grab"
-        :aria-label="p.words"
-        @pointerdown="take($event, { kind: 'panel', index: p.i })"
-      >
-        <line :x1="p.a.x" :y1="p.a.y" :x2="p.b.x" :y2="p.b.y" stroke="transparent" stroke-width="18" />
-        <line
-          :x1="p.a.x"
-          :y1="p.a.y"
-          :x2="p.b.x"
-          :y2="p.b.y"
-          :stroke="dark(p.kind) ? 'var(--edge)' : 'var(--text)'"
-          :stroke-width="dark(p.kind) ? 6 : 4"
-          :stroke-dasharray="p.kind === 'silver' ? '6 2' : undefined"
-        />
-        <text :x="p.c.x" :y="p.c.y + 18" class="quiet halo" text-anchor="middle">{{ p.words.toLowerCase() }}</text>
+      <g v-for="(p, i) in panels" :key="`p${i}`">
+        <g
+          role="button"
+          tabindex="0"
+          class="cursor-grab"
+          :aria-label="`${p.label}. Arrow keys move it, page keys turn it.`"
+          @pointerdown="takePanel($event, i)"
+          @keydown="nudgePanel($event, i)"
+        >
+          <line :x1="p.a.x" :y1="p.a.y" :x2="p.b.x" :y2="p.b.y" stroke="transparent" stroke-width="18" />
+          <line
+            :x1="p.a.x"
+            :y1="p.a.y"
+            :x2="p.b.x"
+            :y2="p.b.y"
+            :stroke="dark(p.panel.kind) ? 'var(--edge)' : 'var(--text)'"
+            :stroke-width="dark(p.panel.kind) ? 6 : 4"
+            :stroke-dasharray="p.panel.kind === 'silver' ? '6 2' : undefined"
+          />
+          <text :x="p.word.x" :y="p.word.y" class="quiet halo" :text-anchor="p.word.anchor">
+            {{ p.words.toLowerCase() }}
+          </text>
+        </g>
+        <g v-if="!still" class="cursor-crosshair" aria-hidden="true" @pointerdown="takeTurn($event, i)">
+          <circle :cx="p.handle.x" :cy="p.handle.y" r="12" fill="transparent" />
+          <circle
+            :cx="p.handle.x"
+            :cy="p.handle.y"
+            r="4"
+            fill="var(--well)"
+            stroke="var(--edge)"
+            stroke-width="1.500"
+          />
+        </g>
       </g>
 
       <g
         role="button"
         tabindex="0"
         class="cursor-grab"
-        aria-label="The sitter. Drag to move; the lights stay where they are."
-        @pointerdown="take($event, { kind: 'sitter' })"
+        aria-label="The sitter. Arrow keys move the sitter; the lights stay where they are."
+        @pointerdown="takeSitter"
+        @keydown="nudgeSitter"
       >
         <circle :cx="sitter.x" :cy="sitter.y" r="20" fill="transparent" />
         <g :transform="`translate(${sitter.x} ${sitter.y}) rotate(${-facing})`">
@@ -488,7 +437,7 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
         tabindex="0"
         class="cursor-grab"
         :aria-label="`Camera, ${plan.camera.words}. Arrow keys move it.`"
-        @pointerdown="take($event, { kind: 'camera' })"
+        @pointerdown="takeCamera"
         @keydown="nudgeCamera"
       >
         <circle :cx="camera.x" :cy="camera.y" r="18" fill="transparent" />
@@ -512,7 +461,7 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
           class="pointer-events-none"
         />
         <path
-          :d="edge(l)"
+          :d="path(outline(l.edge), l.edge.length > 2)"
           fill="var(--well)"
           fill-opacity="0.500"
           :stroke="ROLE_COLOURS[l.role]"
@@ -521,12 +470,7 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
         />
         <path
           v-if="l.bounce"
-          :d="
-            path(
-              l.bounce.edge.map((p) => px(p.x, p.z)),
-              true,
-            )
-          "
+          :d="path(outline(l.bounce.edge), true)"
           fill="none"
           :stroke="ROLE_COLOURS[l.role]"
           stroke-width="1.500"
@@ -543,18 +487,7 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
           @focus="emit('choose', l.light)"
           @keydown="nudgeLight($event, l, false)"
         >
-          <circle :cx="at(l).x" :cy="at(l).y" r="22" fill="transparent" />
-          <circle :cx="at(l).x" :cy="at(l).y" r="12" fill="var(--well)" />
-          <circle
-            v-if="l.light === chosen"
-            :cx="at(l).x"
-            :cy="at(l).y"
-            r="15"
-            fill="none"
-            stroke="var(--text)"
-            stroke-width="1.500"
-          />
-          <path :d="MARKS[l.role](9)" :fill="ROLE_COLOURS[l.role]" :transform="`translate(${at(l).x} ${at(l).y})`" />
+          <LightMark v-bind="at(l)" :role="l.role" :size="9" :reach="22" :chosen="l.light === chosen" />
         </g>
         <g
           v-if="l.light === chosen && !still"
@@ -562,7 +495,7 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
           tabindex="0"
           class="cursor-crosshair"
           :aria-label="`${aimWords(l)}. Arrow keys turn it.`"
-          @pointerdown="take($event, { kind: 'aim', light: l.light })"
+          @pointerdown="takeAim($event, l)"
           @keydown="nudgeLight($event, l, true)"
         >
           <circle :cx="handle(l).x" :cy="handle(l).y" r="14" fill="transparent" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed, onMounted, onUnmounted } from 'vue'
 import type { Entry } from '@/api/client'
 import { useBoard } from '@/stores/board'
@@ -16,7 +17,6 @@ let leave: (() => void) | undefined
 onMounted(() => (leave = plan.look()))
 onUnmounted(() => leave?.())
 
-const setup = computed(() => board.view?.setup)
 const still = computed(() => Boolean(board.moment))
 const drawn = computed(() => plan.shown)
 /** What is shown does not jump while a light is dragged out of it. */
@@ -28,6 +28,10 @@ const words = computed(() => {
   const { name, role } = chosen.value
   return `Stops from ${name.toLowerCase()} at the ${role === 'ground' ? 'ground' : 'sitter'}`
 })
+// A drag, or steps by key that are not written yet, are given up.
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.key === 'Escape' && !plan.dropped) plan.putAway()
+})
 const move = (entry: Entry) => void plan.move(entry)
 </script>
 
@@ -35,23 +39,31 @@ const move = (entry: Entry) => void plan.move(entry)
   <section class="flex min-h-0 flex-col gap-1" aria-label="Plan and heights">
     <h2 class="sr-only">Plan</h2>
     <p v-if="!drawn && plan.failed" class="text-warn">{{ plan.failed }}</p>
-    <template v-if="drawn && setup">
+    <template v-if="drawn && board.setup">
       <PlanDrawing
         class="flex-1"
         :plan="drawn"
         :extent="extent"
         :contours="plan.contours"
         :chosen="board.chosen"
-        :setup="setup"
+        :setup="board.setup"
+        :moving="plan.moving"
         :still="still"
         :caption="words"
         @choose="board.choose"
         @move="move"
         @nudge="plan.nudge"
         @drop="plan.drop"
-        @cancel="plan.putAway"
       />
       <p v-if="plan.refused" class="label text-warn" role="alert">{{ plan.refused }}</p>
+      <p v-if="!drawn.described && board.view" class="label text-text-2">
+        The studio is not described yet; this is a usual one.
+        <RouterLink
+          :to="{ name: 'plan', params: { id: board.view.id, part: 'studio' } }"
+          class="font-[650] text-text underline"
+          >Describe it</RouterLink
+        >
+      </p>
       <div
         v-if="drawn.unplaced.length && !still"
         class="flex flex-wrap items-center gap-1"
@@ -68,7 +80,7 @@ const move = (entry: Entry) => void plan.move(entry)
         :plan="drawn"
         :extent="extent"
         :chosen="board.chosen"
-        :setup="setup"
+        :setup="board.setup"
         :still="still"
         @choose="board.choose"
         @move="move"

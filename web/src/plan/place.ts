@@ -20,9 +20,36 @@ export function aimed(place: LightPlace, x: number, y: number, z: number): Light
 }
 
 /** The studio with one part of it changed. */
-export const studioWith = (plan: Plan, change: Partial<Plan['studio']>): Entry => ({
+const studioWith = (plan: Plan, change: Partial<Plan['studio']>): Entry => ({
   studio: { ...plan.studio, ...change },
 })
+
+/** The camera somewhere else. */
+export function cameraAt(plan: Plan, to: Partial<Plan['camera']['at']>): Entry {
+  const { camera } = plan.studio
+  const at = { ...camera.at, ...to }
+  return studioWith(plan, {
+    camera: { ...camera, at: { x: round(at.x), y: round(Math.max(0, at.y)), z: round(at.z) } },
+  })
+}
+
+export type Panel = NonNullable<Plan['studio']['panels']>[number]
+
+/** One panel changed. */
+export function panelAt(plan: Plan, index: number, change: (panel: Panel) => Partial<Panel>): Entry {
+  const panels = (plan.studio.panels ?? []).map((p, i) => {
+    const now = i === index ? { ...p, ...change(p) } : p
+    return { ...now, at: { ...now.at, x: round(now.at.x), z: round(now.at.z) } }
+  })
+  return studioWith(plan, { panels })
+}
+
+/** Degrees turned on, told from −180 to 180. */
+export const turned = (degrees: number, by: number): number => ((((degrees + by + 180) % 360) + 360) % 360) - 180
+
+/** Which way something looks, degrees: 0 toward the camera, to the right positive; in steps. */
+export const bearing = (x: number, z: number, step: number): number =>
+  Math.round((Math.atan2(x, z) * 180) / Math.PI / step) * step
 
 /** How far an arrow key goes, in x and z metres. */
 export function arrow(key: string, fine: boolean): [number, number] | undefined {

@@ -1,3 +1,5 @@
+import { FOOT } from '@/light/distance'
+
 /** How metres of the studio lie on a drawing: x to the right, z (toward the camera) down. Only drawing: nothing of the trade is worked out here. */
 
 export interface Window {
@@ -21,7 +23,6 @@ export interface Extent {
   before: number
 }
 
-export const FOOT = 0.3048
 const LEAST = 12
 const MOST = 600
 
@@ -69,9 +70,11 @@ export const pair = ([a = 0, b = 0]: readonly number[]): [number, number] => [a,
 
 /** A run of points as a path. */
 export const path = (points: readonly { x: number; y: number }[], closed = false): string =>
-  points.map((p, i) => `${i ? 'L' : 'M'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('') + (closed ? 'Z' : '')
+  points.map((p, i) => `${i ? 'L' : 'M'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('') +
+  (closed && points.length ? 'Z' : '')
 
-interface Spot {
+/** A place on a drawing, pixels. */
+export interface Spot {
   x: number
   y: number
 }

@@ -1,0 +1,42 @@
+import type { Plan } from '@/api/client'
+
+type Studio = Plan['studio']
+interface OnFloor {
+  x: number
+  z: number
+}
+
+/** Corners of the room on the floor, from behind on the left, in order; none where its walls are not counted. */
+export function wallCorners({ walls }: Studio): OnFloor[] {
+  if (!walls) return []
+  const [left, right] = [-(walls.left as number), walls.right as number]
+  const [behind, before] = [-(walls.behind as number), walls.before as number]
+  return [
+    { x: left, z: behind },
+    { x: right, z: behind },
+    { x: right, z: before },
+    { x: left, z: before },
+  ]
+}
+
+/** The ground's two ends. */
+export function groundEnds({ ground }: Studio): OnFloor[] {
+  if (!ground) return []
+  const [half, z] = [(ground.width as number) / 2, -(ground.behind as number)]
+  return [
+    { x: -half, z },
+    { x: half, z },
+  ]
+}
+
+/** A window's two ends in its wall. */
+export function windowEnds(
+  { walls }: Studio,
+  { wall, along, width }: NonNullable<Studio['windows']>[number],
+): [OnFloor, OnFloor] | undefined {
+  if (!walls) return undefined
+  const on = (walls[wall] as number) * (wall === 'left' || wall === 'behind' ? -1 : 1)
+  const at = (v: number) => (wall === 'left' || wall === 'right' ? { x: on, z: v } : { x: v, z: on })
+  const half = (width as number) / 2
+  return [at(along - half), at(along + half)]
+}

@@ -1,5 +1,6 @@
 import type { Gear } from '@/api/client'
 import type { GearKind } from '@/stores/kit'
+import { putAt, valueAt } from '@/ui/paths'
 
 /**
  * The form of a piece, as text in every field, so that nothing half typed is lost. A field's path is where its value stands in the piece;
@@ -452,18 +453,6 @@ export const timeOf = (seconds: number): string =>
 
 type Sheet = Record<string, unknown>
 
-function at(sheet: unknown, path: string): unknown {
-  return path.split('.').reduce<unknown>((here, key) => (here as Sheet | undefined)?.[key], sheet)
-}
-
-function set(sheet: Sheet, path: string, value: unknown): void {
-  const keys = path.split('.')
-  const last = keys.pop() ?? path
-  let here = sheet
-  for (const key of keys) here = (here[key] ??= {}) as Sheet
-  here[last] = value
-}
-
 interface Burn {
   power: number
   t05?: number | null
@@ -493,13 +482,15 @@ export function valuesOf(kind: GearKind, gear: Gear): Values {
   for (const field of fields.filter((f) => f.path.startsWith('@'))) {
     const found = field.options?.find((o) =>
       o.sets
-        ? at(sheet, o.sets[0]) === o.sets[1]
-        : fields.some((f) => f.path.split('.').includes(o.value) && at(sheet, prefix(f.path, o.value)) !== undefined),
+        ? valueAt(sheet, o.sets[0]) === o.sets[1]
+        : fields.some(
+            (f) => f.path.split('.').includes(o.value) && valueAt(sheet, prefix(f.path, o.value)) !== undefined,
+          ),
     )
     values[field.path] = found?.value ?? (field.options?.some((o) => o.value === 'none') ? 'none' : (field.usual ?? ''))
   }
   for (const field of fields.filter((f) => !f.path.startsWith('@'))) {
-    const value = at(sheet, field.path)
+    const value = valueAt(sheet, field.path)
     if (field.as === 'yes') values[field.path] = value ? 'yes' : 'no'
     else if (field.as === 'durations') values[field.path] = linesOf((value as Burn[] | undefined) ?? [])
     else if (value === undefined || value === null) {
@@ -522,18 +513,18 @@ export function gearOf(kind: GearKind, values: Values): Gear {
   for (const field of shown(kind, values)) {
     const text = values[field.path] ?? ''
     const chosen = field.options?.find((o) => o.value === text)
-    if (chosen?.sets) set(sheet, ...chosen.sets)
+    if (chosen?.sets) putAt(sheet, ...chosen.sets)
     if (field.path.startsWith('@')) continue
     if (field.as === 'yes') {
-      if (text === 'yes') set(sheet, field.path, true)
+      if (text === 'yes') putAt(sheet, field.path, true)
       // A meter says either way whether it reads flash.
-      else if (field.path === 'flash') set(sheet, field.path, false)
+      else if (field.path === 'flash') putAt(sheet, field.path, false)
     } else if (field.as === 'durations') {
-      if (text.trim()) set(sheet, field.path, burnsOf(text))
+      if (text.trim()) putAt(sheet, field.path, burnsOf(text))
     } else if (field.optional && !text.trim()) continue
-    else if (field.as === 'number' || field.as === 'seconds') set(sheet, field.path, numberOf(text))
-    else if (field.as === 'lowest') set(sheet, field.path, numberOf(text.trim().replace(/^1\//, '')))
-    else set(sheet, field.path, text.trim())
+    else if (field.as === 'number' || field.as === 'seconds') putAt(sheet, field.path, numberOf(text))
+    else if (field.as === 'lowest') putAt(sheet, field.path, numberOf(text.trim().replace(/^1\//, '')))
+    else putAt(sheet, field.path, text.trim())
   }
   return { [kind]: sheet } as unknown as Gear
 }

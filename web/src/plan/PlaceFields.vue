@@ -4,6 +4,7 @@ import type { Entry, PlanLight } from '@/api/client'
 import { numberOf } from '@/kit/fields'
 import { abbreviated, inUnit, toMetres } from '@/light/distance'
 import { useBoard } from '@/stores/board'
+import { kept } from '@/ui/paths'
 import PushButton from '@/ui/PushButton.vue'
 import { placed, placeOf } from './place'
 
@@ -24,9 +25,13 @@ const shown = computed<Record<Field, string>>(() => ({
 }))
 const typed = ref({ ...shown.value })
 const wrong = ref<string>()
-watch(shown, (now) => {
-  typed.value = { ...now }
-  wrong.value = undefined
+/** What was typed went out: what comes back stands for it. */
+let written = false
+watch([shown, () => light.light], ([now, id], [before, idBefore]) => {
+  // Another light has other numbers; else what is typed stays while the rest follows.
+  typed.value = id === idBefore && !written ? kept(typed.value, before, now) : { ...now }
+  if (id !== idBefore) wrong.value = undefined
+  written = false
 })
 
 /** Checked first: what is wrong stays in its field, with what would be right. */
@@ -45,7 +50,9 @@ async function write(): Promise<void> {
   const entry = { placed: { light: light.light, around } } as unknown as Entry
   const refused = await board.check(entry)
   wrong.value = refused?.problem.detail
-  if (!refused) board.write(entry)
+  if (refused) return
+  written = true
+  board.write(entry)
 }
 
 const place = computed(() => placeOf(board.view?.setup, light.light))

@@ -1,51 +1,64 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Entry, Refused } from '@/api/client'
-import { abbreviated, inUnit } from '@/light/distance'
+import { abbreviated } from '@/light/distance'
 import { useBoard } from '@/stores/board'
 import { usePlan } from '@/stores/plan'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import LabelledField from '@/ui/LabelledField.vue'
+import { kept } from '@/ui/paths'
 import PushButton from '@/ui/PushButton.vue'
 import TextField from '@/ui/TextField.vue'
-import { formOf, studioOf, TONES, type StudioForm } from './studioForm'
+import {
+  formOf,
+  GROUND,
+  GROUND_TONE,
+  PANEL,
+  panelForm,
+  SITTER,
+  studioOf,
+  TONES,
+  WALL_TONES,
+  WALLS,
+  WINDOW,
+  windowForm,
+  type NumberField,
+  type StudioForm,
+} from './studioForm'
 
 /** The studio around the sitter: face, camera, ground, walls, windows, panels. */
 const board = useBoard()
 const plan = usePlan()
 const length = computed(() => plan.rest?.length ?? 'metres')
-const suffix = computed(() => abbreviated(length.value))
+const suffix = (field: NumberField) => (field.unit === 'degrees' ? '°' : abbreviated(length.value))
 const form = ref<StudioForm>()
 const refused = shallowRef<Refused>()
+const stands = computed(() => plan.rest && formOf(plan.rest.studio, length.value))
+// Somebody may drag the camera, or write from another window, while something is typed here.
 watch(
-  () => plan.rest?.studio,
-  (now) => {
-    if (now) form.value = formOf(now, length.value)
-    refused.value = undefined
+  [stands, length],
+  ([now, unit], [before, unitBefore]) => {
+    if (!now) return
+    form.value = form.value && before && unit === unitBefore ? kept(form.value, before, now) : structuredClone(now)
   },
   { immediate: true },
 )
-const wrong = (path: string) =>
-  refused.value?.problem.field?.endsWith(path) ? refused.value.problem.detail : undefined
-const NAMED = [
-  'sitter.face',
-  'sitter.facing',
-  'sitter.chin',
-  'sitter.group',
-  'camera.at.y',
-  'camera.aim',
-  'ground.behind',
-  'ground.width',
-  'walls.left',
-  'walls.right',
-  'walls.behind',
-  'walls.before',
-  'walls.ceiling',
-]
-const elsewhere = computed(() =>
-  refused.value && !NAMED.some((f) => wrong(f)) ? refused.value.problem.detail : undefined,
-)
-const tones = (now: string) =>
+
+/** The fields on the screen, by how a refusal names them. */
+const asked = computed(() => {
+  const paths = (fields: readonly NumberField[], before = '') => fields.map((f) => before + f.path)
+  return [
+    ...paths(SITTER),
+    ...(form.value?.ground === 'none' ? [] : paths(GROUND)),
+    ...(form.value?.walls === 'none' ? [] : paths(WALLS)),
+    ...(form.value?.windows ?? []).flatMap((_, i) => paths(WINDOW, `windows[${i}].`)),
+    ...(form.value?.panels ?? []).flatMap((_, i) => paths(PANEL, `panels[${i}].`)),
+  ]
+})
+const named = computed(() => asked.value.find((path) => refused.value?.problem.field?.endsWith(`studio.${path}`)))
+const wrong = (path: string) => (named.value === path ? refused.value?.problem.detail : undefined)
+const elsewhere = computed(() => (named.value ? undefined : refused.value?.problem.detail))
+const tones = (now = '') =>
   TONES.some((t) => t.value === now) ? [...TONES] : [...TONES, { value: now, words: `throws back ${now}` }]
 
 const SIDES = [
@@ -60,32 +73,30 @@ const KINDS = [
   { value: 'dark', words: 'Dark panel' },
   { value: 'flag', words: 'Flag' },
 ] as const
-const metres = (v: number) => inUnit(v, length.value)
 function addWindow(): void {
-  form.value?.windows.push({ wall: 'left', along: metres(0), width: metres(1.2) })
+  form.value?.windows.push(windowForm({ along: 0, width: 1.2 }, 'left', length.value))
 }
 /** Where it is most wanted: beside the face, on the side away from the key. */
 function addPanel(): void {
   const key = plan.rest?.lights.find((l) => l.role === 'key')
   const side = (key?.at.x ?? -1) < 0 ? 1 : -1
-  const x = metres(0.7).replace(/^/, side < 0 ? '−' : '')
-  form.value?.panels.push({
-    kind: 'white',
-    x,
-    z: metres(0.2),
-    height: metres(1.2),
-    width: metres(0.9),
-    facing: side < 0 ? '100' : '−100',
-    y: 1.2,
-  })
+  const panel = { kind: 'white', at: { x: 0.7 * side, y: 1.2, z: 0.2 }, width: 0.9, height: 1.2, facing: -100 * side }
+  form.value?.panels.push(panelForm(panel as unknown as Parameters<typeof panelForm>[0], length.value))
 }
 
 async function write(): Promise<void> {
   const now = plan.rest?.studio
   if (!now || !form.value) return
-  const entry: Entry = { studio: studioOf(form.value, now, length.value) }
+  const studio = studioOf(form.value, now, length.value)
+  const entry: Entry = { studio }
   refused.value = await board.check(entry)
-  if (!refused.value) board.write(entry)
+  if (refused.value) return
+  form.value = formOf(studio, length.value)
+  board.write(entry)
+}
+function putBack(): void {
+  form.value = stands.value && structuredClone(stands.value)
+  refused.value = undefined
 }
 </script>
 
@@ -94,11 +105,14 @@ async function write(): Promise<void> {
     <fieldset>
       <legend class="text-head font-[650]">Sitter and camera</legend>
       <div class="mt-1 grid grid-cols-3 gap-2">
-        <TextField v-model="form.face" label="Eyes above floor" :suffix="suffix" :wrong="wrong('sitter.face')" />
-        <TextField v-model="form.facing" label="Face turned" suffix="°" :wrong="wrong('sitter.facing')" />
-        <TextField v-model="form.chin" label="Chin up" suffix="°" :wrong="wrong('sitter.chin')" />
-        <TextField v-model="form.cameraHeight" label="Camera height" :suffix="suffix" :wrong="wrong('camera.at.y')" />
-        <TextField v-model="form.aim" label="Picture’s middle at" :suffix="suffix" :wrong="wrong('camera.aim')" />
+        <TextField
+          v-for="f in SITTER"
+          :key="f.path"
+          v-model="form.numbers[f.path]!"
+          :label="f.words"
+          :suffix="suffix(f)"
+          :wrong="wrong(f.path)"
+        />
         <LabelledField label="Picture">
           <ChoiceList
             v-model="form.upright"
@@ -109,7 +123,6 @@ async function write(): Promise<void> {
             ]"
           />
         </LabelledField>
-        <TextField v-model="form.group" label="Group’s width" :suffix="suffix" :wrong="wrong('sitter.group')" />
       </div>
       <p class="label mt-1 text-text-3">Turned: minus is camera left. The camera’s place is dragged on the plan.</p>
     </fieldset>
@@ -128,16 +141,21 @@ async function write(): Promise<void> {
           />
         </LabelledField>
         <template v-if="form.ground !== 'none'">
-          <LabelledField label="Its tone">
-            <ChoiceList v-model="form.groundTone" label="Tone of the ground" :options="tones(form.groundTone)" />
+          <LabelledField :label="GROUND_TONE.words">
+            <ChoiceList
+              v-model="form.numbers[GROUND_TONE.path]!"
+              :label="GROUND_TONE.label ?? GROUND_TONE.words"
+              :options="tones(form.numbers[GROUND_TONE.path])"
+            />
           </LabelledField>
           <TextField
-            v-model="form.groundBehind"
-            label="Behind the sitter"
-            :suffix="suffix"
-            :wrong="wrong('ground.behind')"
+            v-for="f in GROUND"
+            :key="f.path"
+            v-model="form.numbers[f.path]!"
+            :label="f.words"
+            :suffix="suffix(f)"
+            :wrong="wrong(f.path)"
           />
-          <TextField v-model="form.groundWidth" label="Width" :suffix="suffix" :wrong="wrong('ground.width')" />
         </template>
       </div>
     </fieldset>
@@ -155,20 +173,21 @@ async function write(): Promise<void> {
           />
         </LabelledField>
         <template v-if="form.walls === 'there'">
-          <TextField v-model="form.left" label="To the left wall" :suffix="suffix" :wrong="wrong('walls.left')" />
-          <TextField v-model="form.right" label="To the right wall" :suffix="suffix" :wrong="wrong('walls.right')" />
-          <TextField v-model="form.behind" label="To the wall behind" :suffix="suffix" :wrong="wrong('walls.behind')" />
-          <TextField v-model="form.before" label="To the wall before" :suffix="suffix" :wrong="wrong('walls.before')" />
-          <TextField v-model="form.ceiling" label="Ceiling" :suffix="suffix" :wrong="wrong('walls.ceiling')" />
-          <LabelledField label="Walls are"
-            ><ChoiceList v-model="form.wallTone" label="Tone of the walls" :options="tones(form.wallTone)"
-          /></LabelledField>
-          <LabelledField label="Ceiling is"
-            ><ChoiceList v-model="form.ceilingTone" label="Tone of the ceiling" :options="tones(form.ceilingTone)"
-          /></LabelledField>
-          <LabelledField label="Floor is"
-            ><ChoiceList v-model="form.floorTone" label="Tone of the floor" :options="tones(form.floorTone)"
-          /></LabelledField>
+          <TextField
+            v-for="f in WALLS"
+            :key="f.path"
+            v-model="form.numbers[f.path]!"
+            :label="f.words"
+            :suffix="suffix(f)"
+            :wrong="wrong(f.path)"
+          />
+          <LabelledField v-for="f in WALL_TONES" :key="f.path" :label="f.words">
+            <ChoiceList
+              v-model="form.numbers[f.path]!"
+              :label="f.label ?? f.words"
+              :options="tones(form.numbers[f.path])"
+            />
+          </LabelledField>
         </template>
       </div>
     </fieldset>
@@ -176,8 +195,15 @@ async function write(): Promise<void> {
       <legend class="text-head font-[650]">Windows</legend>
       <div v-for="(w, i) in form.windows" :key="i" class="mt-1 flex items-end gap-2">
         <ChoiceList v-model="w.wall" :label="`Wall of window ${i + 1}`" :options="SIDES" class="min-w-36" />
-        <TextField v-model="w.along" label="Middle at" :suffix="suffix" class="flex-1" />
-        <TextField v-model="w.width" label="Width" :suffix="suffix" class="w-24" />
+        <TextField
+          v-for="f in WINDOW"
+          :key="f.path"
+          v-model="w.numbers[f.path]!"
+          :label="f.words"
+          :suffix="suffix(f)"
+          :wrong="wrong(`windows[${i}].${f.path}`)"
+          class="flex-1"
+        />
         <PushButton :aria-label="`Take away window ${i + 1}`" @click="form.windows.splice(i, 1)">−</PushButton>
       </div>
       <p v-if="form.windows.length" class="label mt-1 text-text-3">
@@ -187,16 +213,19 @@ async function write(): Promise<void> {
     </fieldset>
     <fieldset>
       <legend class="text-head font-[650]">Reflectors, dark panels, flags</legend>
-      <div v-for="(p, i) in form.panels" :key="i" class="mt-1 grid grid-cols-3 items-end gap-2">
-        <ChoiceList v-model="p.kind" :label="`Kind of panel ${i + 1}`" :options="KINDS" />
-        <TextField v-model="p.x" label="To the right" :suffix="suffix" />
-        <TextField v-model="p.z" label="Toward the camera" :suffix="suffix" />
-        <TextField v-model="p.width" label="Width" :suffix="suffix" />
-        <TextField v-model="p.height" label="Height" :suffix="suffix" />
-        <div class="flex items-end gap-2">
-          <TextField v-model="p.facing" label="Looks" suffix="°" class="flex-1" />
+      <div v-for="(p, i) in form.panels" :key="i" class="mt-1 grid grid-cols-[1.5fr_1fr_1fr] items-end gap-2">
+        <div class="flex gap-1">
+          <ChoiceList v-model="p.kind" class="min-w-0 flex-1" :label="`Kind of panel ${i + 1}`" :options="KINDS" />
           <PushButton :aria-label="`Take away panel ${i + 1}`" @click="form.panels.splice(i, 1)">−</PushButton>
         </div>
+        <TextField
+          v-for="f in PANEL"
+          :key="f.path"
+          v-model="p.numbers[f.path]!"
+          :label="f.words"
+          :suffix="suffix(f)"
+          :wrong="wrong(`panels[${i}].${f.path}`)"
+        />
       </div>
       <PushButton v-if="form.panels.length < 8" class="mt-2" @click="addPanel">Add a panel</PushButton>
       <ul v-if="plan.shown?.shadow" class="mt-2 text-text-2" aria-label="What comes back to the shadow side">
@@ -213,7 +242,7 @@ async function write(): Promise<void> {
       >
         Write the studio
       </button>
-      <PushButton @click="plan.rest && (form = formOf(plan.rest.studio, length))">Put back</PushButton>
+      <PushButton @click="putBack">Put back</PushButton>
     </div>
   </form>
 </template>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Studio } from '@/api/client'
-import { formOf, studioOf } from './studioForm'
+import { formOf, studioOf, windowForm } from './studioForm'
 
 const studio = {
   sitter: { face: 1.25, facing: -30, chin: 5 },
@@ -25,18 +25,62 @@ describe('the form of a studio', () => {
     expect(studioOf(formOf(studio, 'metres'), studio, 'metres')).toEqual(studio)
   })
 
+  /** The form with some of its numbers typed anew. */
+  function typed(numbers: Record<string, string>, length: 'metres' | 'feet' = 'metres') {
+    const form = formOf(studio, length)
+    return { ...form, numbers: { ...form.numbers, ...numbers } }
+  }
+
   it('reads feet, a comma and a minus sign', () => {
-    const form = { ...formOf(studio, 'feet'), face: '5,5', facing: '−20' }
+    const form = typed({ 'sitter.face': '5,5', 'sitter.facing': '−20' }, 'feet')
     const sitter = studioOf(form, studio, 'feet').sitter
     expect(sitter.face).toBeCloseTo(1.676, 3)
     expect(sitter.facing).toBe(-20)
   })
 
+  it('keeps every number that was not touched to the last digit, whatever it is shown as', () => {
+    // 1.25 m are shown as 4.1 ft, which would be 1.2497 m.
+    const form = typed({ 'walls.ceiling': '9.8' }, 'feet')
+    expect(form.numbers['sitter.face']).toBe('4.1')
+    const now = studioOf(form, studio, 'feet')
+    expect(now.walls?.ceiling).toBeCloseTo(2.987, 3)
+    expect({ ...now, walls: studio.walls }).toEqual(studio)
+  })
+
   it('sends what is no number as it was typed, and leaves out what is not there', () => {
-    const form = { ...formOf(studio, 'metres'), ceiling: 'high', ground: 'none' as const, group: ' ' }
+    const form = { ...typed({ 'walls.ceiling': 'high', 'sitter.group': ' ' }), ground: 'none' as const }
     const now = studioOf(form, studio, 'metres')
     expect(now.walls?.ceiling).toBe('high')
     expect(now.ground).toBeUndefined()
     expect(now.sitter.group).toBeUndefined()
+  })
+
+  it('offers what is not there yet so that it fits what is', () => {
+    const open = { ...studio, walls: undefined } as Studio
+    const form = formOf(open, 'metres')
+    expect(form.walls).toBe('none')
+    expect(form.numbers['walls.behind']).toBe('1.80')
+    const built = studioOf({ ...form, walls: 'there' }, open, 'metres')
+    expect(built.walls).toEqual({
+      left: 2,
+      right: 2,
+      behind: 1.8,
+      before: 3.5,
+      ceiling: 2.7,
+      reflectance: 0.5,
+      ceiling_reflectance: 0.7,
+      floor_reflectance: 0.3,
+    })
+  })
+
+  it('fills a row for another window and panel', () => {
+    expect(windowForm({ along: -0.4, width: 1.2 }, 'right', 'metres')).toEqual({
+      wall: 'right',
+      numbers: { along: '−0.40', width: '1.20' },
+    })
+    const form = formOf(studio, 'metres')
+    form.panels.push(structuredClone(form.panels[0] as (typeof form.panels)[number]))
+    const panels = studioOf(form, studio, 'metres').panels
+    expect(panels?.[1]).toEqual(panels?.[0])
   })
 })

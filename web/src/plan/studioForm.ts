@@ -1,41 +1,81 @@
 import type { Studio } from '@/api/client'
 import { numberOf } from '@/kit/fields'
 import { inUnit, toMetres } from '@/light/distance'
+import { putAt, valueAt } from '@/ui/paths'
 
 type Length = 'metres' | 'feet'
+type Unit = 'length' | 'degrees' | 'share'
 
-/** What is typed of a studio: every number as text, so that what is wrong can be said at its field. */
+export interface NumberField {
+  /** Where it stands in the studio; an error is named after it. */
+  path: string
+  words: string
+  /** Said in full, where the words alone would not tell. */
+  label?: string
+  unit: Unit
+  /** What is offered where there is nothing yet. */
+  usual?: number
+  /** It may be left empty. */
+  open?: boolean
+}
+
+/** What is typed as a number, and how it is asked for. */
+export const SITTER: readonly NumberField[] = [
+  { path: 'sitter.face', words: 'Eyes above floor', unit: 'length' },
+  { path: 'sitter.facing', words: 'Face turned', unit: 'degrees' },
+  { path: 'sitter.chin', words: 'Chin up', unit: 'degrees' },
+  { path: 'sitter.group', words: 'Group’s width', unit: 'length', open: true },
+  { path: 'camera.at.y', words: 'Camera height', unit: 'length' },
+  { path: 'camera.aim', words: 'Picture’s middle at', unit: 'length' },
+]
+export const GROUND: readonly NumberField[] = [
+  { path: 'ground.behind', words: 'Behind the sitter', unit: 'length', usual: 2 },
+  { path: 'ground.width', words: 'Width', unit: 'length', usual: 2.7 },
+]
+export const WALLS: readonly NumberField[] = [
+  { path: 'walls.left', words: 'To the left wall', unit: 'length', usual: 2 },
+  { path: 'walls.right', words: 'To the right wall', unit: 'length', usual: 2 },
+  { path: 'walls.behind', words: 'To the wall behind', unit: 'length', usual: 2.5 },
+  { path: 'walls.before', words: 'To the wall before', unit: 'length', usual: 3.5 },
+  { path: 'walls.ceiling', words: 'Ceiling', unit: 'length', usual: 2.7 },
+]
+/** What surfaces throw back, chosen by a word. */
+export const GROUND_TONE: NumberField = {
+  path: 'ground.reflectance',
+  words: 'Its tone',
+  label: 'Tone of the ground',
+  unit: 'share',
+  usual: 0.3,
+}
+export const WALL_TONES: readonly NumberField[] = [
+  { path: 'walls.reflectance', words: 'Walls are', label: 'Tone of the walls', unit: 'share', usual: 0.5 },
+  { path: 'walls.ceiling_reflectance', words: 'Ceiling is', label: 'Tone of the ceiling', unit: 'share', usual: 0.7 },
+  { path: 'walls.floor_reflectance', words: 'Floor is', label: 'Tone of the floor', unit: 'share', usual: 0.3 },
+]
+export const WINDOW: readonly NumberField[] = [
+  { path: 'along', words: 'Middle at', unit: 'length' },
+  { path: 'width', words: 'Width', unit: 'length' },
+]
+export const PANEL: readonly NumberField[] = [
+  { path: 'at.x', words: 'To the right', unit: 'length' },
+  { path: 'at.z', words: 'Toward the camera', unit: 'length' },
+  { path: 'width', words: 'Width', unit: 'length' },
+  { path: 'height', words: 'Height', unit: 'length' },
+  { path: 'facing', words: 'Looks', unit: 'degrees' },
+]
+
+/** Numbers as they are typed, by their paths: what is wrong can be said at its field. */
+type Numbers = Record<string, string>
+type Wall = NonNullable<Studio['windows']>[number]['wall']
+type Panel = NonNullable<Studio['panels']>[number]
+
 export interface StudioForm {
-  face: string
-  facing: string
-  chin: string
-  group: string
-  cameraHeight: string
-  aim: string
+  numbers: Numbers
   upright: 'upright' | 'across'
   ground: 'none' | 'wall' | 'paper'
-  groundBehind: string
-  groundWidth: string
-  groundTone: string
   walls: 'none' | 'there'
-  left: string
-  right: string
-  behind: string
-  before: string
-  ceiling: string
-  wallTone: string
-  ceilingTone: string
-  floorTone: string
-  windows: { wall: 'left' | 'right' | 'behind' | 'before'; along: string; width: string }[]
-  panels: {
-    kind: 'white' | 'silver' | 'dark' | 'flag'
-    x: string
-    z: string
-    height: string
-    width: string
-    facing: string
-    y: number
-  }[]
+  windows: { wall: Wall; numbers: Numbers }[]
+  panels: { kind: Panel['kind']; /** Its middle’s height, which is not asked for. */ y: number; numbers: Numbers }[]
 }
 
 /** What surfaces throw back, in words; a number in between keeps its own. */
@@ -49,91 +89,79 @@ export const TONES = [
   { value: '0.03', words: 'black' },
 ] as const
 
-const signed = (v: number) => String(v).replace('-', '−')
+function told(value: number, unit: Unit, length: Length): string {
+  const size = unit === 'length' ? inUnit(Math.abs(value), length) : String(Math.abs(value))
+  return value < 0 ? `−${size}` : size
+}
+
+function numbersOf(from: unknown, fields: readonly NumberField[], length: Length): Numbers {
+  const text = ({ path, unit, usual }: NumberField) => {
+    const value = (valueAt(from, path) ?? usual) as number | undefined
+    return value == null ? '' : told(value, unit, length)
+  }
+  return Object.fromEntries(fields.map((f) => [f.path, text(f)]))
+}
+
+/** Writes what was typed into a document; what was not touched keeps the number that it stands for to the last digit. */
+function put(into: object, numbers: Numbers, fields: readonly NumberField[], before: unknown, length: Length): void {
+  const was = numbersOf(before, fields, length)
+  for (const { path, unit, open } of fields) {
+    const text = numbers[path] ?? ''
+    const exact = valueAt(before, path)
+    if (text === was[path] && exact != null) putAt(into, path, exact)
+    else if (text.trim() || !open) {
+      const number = numberOf(text)
+      putAt(into, path, unit === 'length' && typeof number === 'number' ? toMetres(number, length) : number)
+    }
+  }
+}
+
+export function windowForm(window: unknown, wall: Wall, length: Length): StudioForm['windows'][number] {
+  return { wall, numbers: numbersOf(window, WINDOW, length) }
+}
+
+export function panelForm(panel: Panel, length: Length): StudioForm['panels'][number] {
+  return { kind: panel.kind, y: panel.at.y, numbers: numbersOf(panel, PANEL, length) }
+}
 
 export function formOf(studio: Studio, length: Length): StudioForm {
-  const m = (v: unknown) => (v == null ? '' : inUnit(v as number, length))
-  const side = (v: number) => inUnit(Math.abs(v), length).replace(/^/, v < 0 ? '−' : '')
-  const { sitter, camera, ground, walls } = studio
+  const { camera, ground, walls } = studio
+  const numbers = numbersOf(studio, [...SITTER, ...GROUND, GROUND_TONE, ...WALLS, ...WALL_TONES], length)
+  // What is not there yet is offered so that it fits what is.
+  const behind = (ground?.behind ?? walls?.behind) as number | undefined
+  if (behind != null && !ground) numbers['ground.behind'] = told(behind, 'length', length)
+  if (behind != null && !walls) numbers['walls.behind'] = told(behind, 'length', length)
   return {
-    face: m(sitter.face),
-    facing: signed(sitter.facing as number),
-    chin: signed(sitter.chin as number),
-    group: m(sitter.group),
-    cameraHeight: m(camera.at.y),
-    aim: m(camera.aim),
+    numbers,
     upright: camera.upright ? 'upright' : 'across',
     ground: ground?.kind ?? 'none',
-    groundBehind: m(ground?.behind ?? walls?.behind ?? 2),
-    groundWidth: m(ground?.width ?? 2.7),
-    groundTone: String(ground?.reflectance ?? 0.3),
     walls: walls ? 'there' : 'none',
-    left: m(walls?.left ?? 2),
-    right: m(walls?.right ?? 2),
-    behind: m(walls?.behind ?? ground?.behind ?? 2.5),
-    before: m(walls?.before ?? 3.5),
-    ceiling: m(walls?.ceiling ?? 2.7),
-    wallTone: String(walls?.reflectance ?? 0.5),
-    ceilingTone: String(walls?.ceiling_reflectance ?? 0.7),
-    floorTone: String(walls?.floor_reflectance ?? 0.3),
-    windows: (studio.windows ?? []).map((w) => ({ wall: w.wall, along: side(w.along), width: m(w.width) })),
-    panels: (studio.panels ?? []).map((p) => ({
-      kind: p.kind,
-      x: side(p.at.x),
-      z: side(p.at.z),
-      height: m(p.height),
-      width: m(p.width),
-      facing: signed(p.facing as number),
-      y: p.at.y,
-    })),
+    windows: (studio.windows ?? []).map((w) => windowForm(w, w.wall, length)),
+    panels: (studio.panels ?? []).map((p) => panelForm(p, length)),
   }
 }
 
 /** As the server reads it; what is no number goes there as it was typed, and comes back named. */
 export function studioOf(form: StudioForm, before: Studio, length: Length): Studio {
-  const m = (text: string) => {
-    const n = numberOf(text)
-    return typeof n === 'number' ? toMetres(n, length) : n
+  const studio: Record<string, unknown> = {
+    camera: { at: { ...before.camera.at }, upright: form.upright === 'upright' },
+    windows: form.windows.map((w, i) => {
+      const window = { wall: w.wall }
+      put(window, w.numbers, WINDOW, before.windows?.[i], length)
+      return window
+    }),
+    panels: form.panels.map((p, i) => {
+      const panel = { kind: p.kind, at: { y: p.y } }
+      put(panel, p.numbers, PANEL, before.panels?.[i], length)
+      return panel
+    }),
   }
-  const some = (text: string) => (text.trim() ? m(text) : undefined)
-  const number = (text: string) => numberOf(text)
-  const studio = {
-    sitter: { face: m(form.face), facing: number(form.facing), chin: number(form.chin), group: some(form.group) },
-    camera: {
-      at: { ...before.camera.at, y: m(form.cameraHeight) },
-      aim: m(form.aim),
-      upright: form.upright === 'upright',
-    },
-    ground:
-      form.ground === 'none'
-        ? undefined
-        : {
-            kind: form.ground,
-            behind: m(form.groundBehind),
-            width: m(form.groundWidth),
-            reflectance: number(form.groundTone),
-          },
-    walls:
-      form.walls === 'none'
-        ? undefined
-        : {
-            left: m(form.left),
-            right: m(form.right),
-            behind: m(form.behind),
-            before: m(form.before),
-            ceiling: m(form.ceiling),
-            reflectance: number(form.wallTone),
-            ceiling_reflectance: number(form.ceilingTone),
-            floor_reflectance: number(form.floorTone),
-          },
-    windows: form.windows.map((w) => ({ wall: w.wall, along: m(w.along), width: m(w.width) })),
-    panels: form.panels.map((p) => ({
-      kind: p.kind,
-      at: { x: m(p.x), y: p.y, z: m(p.z) },
-      width: m(p.width),
-      height: m(p.height),
-      facing: number(p.facing),
-    })),
-  }
+  if (form.ground !== 'none') studio.ground = { kind: form.ground }
+  const groups = [
+    SITTER,
+    form.ground === 'none' ? [] : [...GROUND, GROUND_TONE],
+    form.walls === 'none' ? [] : [...WALLS, ...WALL_TONES],
+  ]
+  for (const fields of groups) put(studio, form.numbers, fields, before, length)
   return studio as unknown as Studio
 }

@@ -15,6 +15,9 @@ const FIRST_ZERO: f64 = 1.219_669_89;
 /// Green light, where the eye is keenest, micrometres.
 pub const GREEN: f64 = 0.55;
 
+/// Past this aperture diffraction softens everything, as an aperture value (common practice, no source): f/16.
+pub const SMALLEST_AV: f64 = 8.0;
+
 /// A circle of confusion in millimetres: the diagonal over a custom (1500; 1730 is a stricter one).
 #[must_use]
 pub fn circle_of_confusion(sensor: SensorSize, over: f64) -> f64 {

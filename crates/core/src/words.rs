@@ -22,6 +22,18 @@ pub enum Span {
 /// A line of words, in order.
 pub type Line = Vec<Span>;
 
+/// As a sentence begins.
+pub(crate) fn capitalised(words: &str) -> String {
+    let mut letters = words.chars();
+    letters.next().map_or_else(String::new, |first| first.to_uppercase().chain(letters).collect())
+}
+
+/// As it stands in the middle of a sentence.
+pub(crate) fn uncapitalised(words: &str) -> String {
+    let mut letters = words.chars();
+    letters.next().map_or_else(String::new, |first| first.to_lowercase().chain(letters).collect())
+}
+
 /// Plain words.
 pub(crate) fn text(words: impl Into<String>) -> Span {
     Span::Text(words.into())

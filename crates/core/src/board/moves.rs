@@ -5,9 +5,10 @@
 
 use serde::Serialize;
 
-use super::{Mark, TapeLine, findings, findings::SMALLEST_AV, levels::Levels, tape};
+use super::{Mark, TapeLine, findings, levels::Levels, tape};
 use crate::{
     ambient::{RoomWish, UNSEEN},
+    lens::SMALLEST_AV,
     meter::{Amount, Exposure, Reading},
     ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::{Aperture, Iso, Series, ShutterTime, Stops, fnumber},

@@ -12,6 +12,7 @@ use crate::{
     scale::Stops,
     setup::{LightId, Role, rise},
     sight::{self, CatchLight},
+    words::capitalised,
 };
 
 const HALF_WIDTH: f64 = 0.07;
@@ -213,11 +214,6 @@ fn pattern(round: f64, up: f64) -> (Pattern, Option<(Pattern, f64)>) {
     (bands[at].1, Some(under.filter(|u| u.1 < over.1).unwrap_or(over)))
 }
 
-fn capital(words: &str) -> String {
-    let mut letters = words.chars();
-    letters.next().map_or_else(String::new, |first| first.to_uppercase().collect::<String>() + letters.as_str())
-}
-
 /// Where light comes from, from the face: degrees round from where it looks, degrees up, and the direction in its frame.
 fn direction(stage: &Stage, frame: &Frame, light: &Placed) -> (f64, f64, DVec3) {
     let out = frame.inside((light.stood.emitter.front.at - stage.face).normalize_or(DVec3::Z));
@@ -232,7 +228,7 @@ fn shaded(out: DVec3) -> bool {
 pub(super) fn face_light(stage: &Stage, frame: &Frame, light: &Placed) -> FaceLight {
     let (round, up, out) = direction(stage, frame, light);
     let (kind, near) = pattern(round, up);
-    let mut words = capital(kind.words());
+    let mut words = capitalised(kind.words());
     let turned = f64::from(stage.studio.sitter.facing);
     if turned.abs() >= 10.0 && matches!(kind, Pattern::Loop | Pattern::Rembrandt | Pattern::Split) {
         // The face turns toward its far, narrow side.

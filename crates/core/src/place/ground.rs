@@ -15,6 +15,7 @@ use crate::{
         Setup, Studio,
     },
     shape::{Grid, Loss},
+    words::uncapitalised,
 };
 
 /// A white ground lies this much over the sitter's exposure (common practice, no source: 0.5 to 1).
@@ -380,7 +381,7 @@ fn to_black(stage: &Stage, wish: GroundTone, all: bool) -> Vec<GroundWay> {
         }
         for way in &mut more {
             if !off.is_empty() {
-                way.words = format!("Ground light away, and: {}", way.words);
+                way.words = format!("Ground light away, and {}", uncapitalised(&way.words));
                 // A grid is put on by hand: what is not written as a whole is not written.
                 if !way.entries.is_empty() {
                     way.entries.splice(0..0, off.iter().cloned());
@@ -413,7 +414,7 @@ fn everything(stage: &Stage) -> Option<GroundWay> {
         let levels = Levels::of(&setup);
         let far = farther(&Stage::of(&setup, &levels), wish);
         if let Some(far) = far {
-            words.push(far.words.trim_end_matches('.').to_lowercase());
+            words.push(uncapitalised(far.words.trim_end_matches('.')));
             if let Some(then) = applied(&setup, &far.entries) {
                 (tone, works) = outcome(&then)?;
             }

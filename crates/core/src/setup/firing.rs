@@ -57,6 +57,14 @@ pub struct HighSpeed {
     pub units: Vec<LightId>,
 }
 
+impl HighSpeed {
+    /// On at the camera, the transmitter and the units of these lights.
+    #[must_use]
+    pub fn everywhere<'a>(lights: impl IntoIterator<Item = &'a Light>) -> Self {
+        Self { camera: true, transmitter: true, units: lights.into_iter().map(|l| l.id.clone()).collect() }
+    }
+}
+
 impl Camera {
     /// Time that a curtain takes over the frame: as its sheet says, else its sync time. None for a leaf shutter, and where nothing is known.
     #[must_use]

@@ -2,12 +2,13 @@
 
 use serde::{Deserialize, Serialize};
 
+use super::seconds_of;
 use crate::{
     kit::Millimetres,
     quantity::quantity,
-    scale::{Aperture, Iso, Series, ShutterTime},
+    scale::{Aperture, Iso, Series, ShutterTime, Stops},
     shape::{Extent, Filter},
-    shutter::{Delay, GRAVITY, MetresPerSecond, fall_speed},
+    shutter::{Delay, GRAVITY, Ghost, MetresPerSecond, fall_speed, ghost},
 };
 
 quantity! {
@@ -247,5 +248,12 @@ impl Movement {
     #[must_use]
     pub fn width(&self) -> f64 {
         self.width.map_or(USUAL_WIDTH, Millimetres::get)
+    }
+
+    /// What the room draws of it beside the flash, with the room at a level and the shutter open for a time.
+    #[must_use]
+    pub fn ghost(&self, room: Stops, shutter: ShutterTime) -> Option<Ghost> {
+        let speed = MetresPerSecond::new(self.speed().0.max(0.01)).ok()?;
+        Some(ghost(room, speed, seconds_of(shutter)?, self.width()))
     }
 }

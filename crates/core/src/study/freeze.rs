@@ -6,8 +6,8 @@ use super::time_words;
 use crate::{
     board::levels::Levels,
     scale::{Aperture, Series, Stops},
-    setup::{DialTurned, Entry, Light, Movement, MovementKind, Role, Setup, seconds_of},
-    shutter::{MetresPerSecond, ghost, longest_time, magnification, on_sensor},
+    setup::{DialTurned, Entry, Light, Movement, MovementKind, Role, Setup},
+    shutter::{longest_time, magnification, on_sensor},
     strobe::{Pulse, Unit},
 };
 
@@ -268,7 +268,7 @@ fn costs(setup: &Setup, light: &Light, change: Stops) -> String {
 fn ghost_words(setup: &Setup, levels: &Levels, movement: Movement) -> Option<String> {
     let shutter = setup.camera.as_ref()?.exposure.shutter;
     let room = levels.room_level?;
-    let drawn = ghost(room, MetresPerSecond::new(movement.speed().0.max(0.01)).ok()?, seconds_of(shutter)?, movement.width());
+    let drawn = movement.ghost(room, shutter)?;
     let at = shutter.marking(Series::Third);
     let seen = if drawn.level.get() < -6.0 { "too dark to be seen beside the flash" } else { "seen beside the flash on a dark ground" };
     Some(format!(

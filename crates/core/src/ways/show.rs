@@ -11,12 +11,13 @@ use crate::{
         levels::{Levels, face},
         moves,
     },
-    lens::{DepthOfField, airy_pixels, working},
+    lens::{DepthOfField, SMALLEST_AV, airy_pixels, working},
     scale::{Aperture, Reflectance, Series, Stops, grey_code},
     setup::{Camera, CameraSet, DialTurned, Entry, Firing, HighSpeed, Lamps, Light, LightPut, RoomPlace, Setup},
     shutter::magnification,
     strobe::{Reach, energy},
     study::mixture,
+    words::capitalised,
 };
 
 /// At most this many mixtures are shown.
@@ -142,8 +143,8 @@ impl Here<'_> {
         let mut entries = vec![Entry::Camera(set.clone())];
         let mut setup = self.setup.apply(&entries[0]).ok()?;
         if high_speed {
-            let units = setup.lights.iter().filter(|l| l.unit.as_ref().is_some_and(|u| u.high_speed)).map(|l| l.id.clone()).collect();
-            let high_speed = HighSpeed { camera: true, transmitter: true, units };
+            let units = setup.lights.iter().filter(|l| l.unit.as_ref().is_some_and(|u| u.high_speed));
+            let high_speed = HighSpeed::everywhere(units);
             if setup.firing.high_speed != high_speed {
                 let entry = Entry::Firing(Firing { high_speed, ..setup.firing.clone() });
                 setup = setup.apply(&entry).ok()?;
@@ -273,7 +274,7 @@ impl Here<'_> {
                     None => "Say the sync time".to_owned(),
                 }
             } else {
-                format!("{} no longer than {}", sentence(self.setup.holds.steadiness.words()), set.shutter.marking(third))
+                format!("{} no longer than {}", capitalised(self.setup.holds.steadiness.words()), set.shutter.marking(third))
             };
         }
         if family.has(Family::HIGH_SPEED) {
@@ -326,7 +327,7 @@ impl Here<'_> {
             0 if self.levels.room_level.is_some() => "Nothing lost you need".to_owned(),
             0 => String::new(),
             1 => words.remove(0),
-            _ => sentence(&words.iter().map(|w| w.to_lowercase()).collect::<Vec<_>>().join("; ")),
+            _ => capitalised(&words.iter().map(|w| w.to_lowercase()).collect::<Vec<_>>().join("; ")),
         }
     }
 
@@ -342,7 +343,7 @@ impl Here<'_> {
                 "Switch high-speed sync on at the camera, the transmitter and every unit: one forgotten spoils the frame.".to_owned(),
             );
         }
-        if camera.exposure.aperture.av() > 8.0 + 1e-6 {
+        if camera.exposure.aperture.av() > SMALLEST_AV + 1e-6 {
             notes.push("Past ƒ16 diffraction softens everything.".to_owned());
         } else if let Some(pitch) = camera.body.as_ref().and_then(|b| b.pixel_pitch) {
             let m = camera.focal.zip(camera.sitter).and_then(|(f, u)| magnification(f, u)).unwrap_or(0.0);
@@ -358,14 +359,9 @@ impl Here<'_> {
                 notes.push(format!("Grain: {} over the base ISO.", Stops::of(over).size()));
             }
         }
-        if let Some(movement) = self.setup.holds.movement
-            && let (Some(room), Some(t), Ok(speed)) = (
-                after.levels.room_level,
-                crate::setup::seconds_of(camera.exposure.shutter),
-                crate::shutter::MetresPerSecond::new(movement.speed().0),
-            )
+        if let Some(ghost) =
+            self.setup.holds.movement.zip(after.levels.room_level).and_then(|(m, room)| m.ghost(room, camera.exposure.shutter))
         {
-            let ghost = crate::shutter::ghost(room, speed, t, movement.width());
             notes.push(format!("Ghost of the movement: {:.0} mm long, {} from the flash.", ghost.smear, ghost.level));
         }
         if let Some(mixed) = mixture(&after.setup, &after.levels, RoomPlace::Sitter) {
@@ -532,12 +528,7 @@ fn name(family: Family, here: &Here, set: &CameraSet) -> String {
         0 => "As it is set".to_owned(),
         3 => "Mix of three".to_owned(),
         4 | 5 => "Mix of four".to_owned(),
-        _ if names.len() == 2 && family.has(Family::FILTER) => sentence(&names.join(", ")),
-        _ => sentence(&names.join(" and ")),
+        _ if names.len() == 2 && family.has(Family::FILTER) => capitalised(&names.join(", ")),
+        _ => capitalised(&names.join(" and ")),
     }
-}
-
-fn sentence(words: &str) -> String {
-    let mut letters = words.chars();
-    letters.next().map_or_else(String::new, |first| first.to_uppercase().chain(letters).collect())
 }

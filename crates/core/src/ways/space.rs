@@ -9,6 +9,7 @@ use crate::{
     board::{levels::Levels, moves},
     kit::DialSteps,
     lens,
+    lens::SMALLEST_AV,
     scale::{Aperture, Iso, ShutterTime},
     setup::{Camera, Setup, seconds_of},
     shape::Filter,
@@ -70,8 +71,8 @@ pub struct Space {
     pub no_high_speed: Option<String>,
 }
 
-/// Softness past f/16 costs this for each stop, and past f/11 a little (judgements; the limit is common practice).
-const PAST_16: (f64, f64) = (8.0, 2.0);
+/// Softness past the smallest aperture costs this for each stop, and past f/11 a little (judgements).
+const PAST_SMALLEST: f64 = 2.0;
 const PAST_11: (f64, f64) = (7.0, 0.4);
 /// A stop of another depth of field.
 const LOOK: f64 = 0.4;
@@ -138,7 +139,7 @@ fn apertures(setup: &Setup, camera: &Camera) -> (Vec<Aperture>, Vec<Choice>) {
         .and_then(|((focal, sitter, circle), depth)| lens::aperture_for_depth(focal, sitter, circle, depth.get()).map(Aperture::av));
     let widest = [holds.widest.map(Aperture::av), deep_enough].into_iter().flatten().fold(widest, f64::max);
     let smallest = holds.smallest.map_or(smallest, |a| a.av().min(smallest));
-    let cost = |av: f64| (av - now).abs() * LOOK + (av - PAST_16.0).max(0.0) * PAST_16.1 + (av - PAST_11.0).max(0.0) * PAST_11.1;
+    let cost = |av: f64| (av - now).abs() * LOOK + (av - SMALLEST_AV).max(0.0) * PAST_SMALLEST + (av - PAST_11.0).max(0.0) * PAST_11.1;
     let mut out = (Vec::new(), Vec::new());
     for av in steps(camera, widest, smallest, now) {
         let Ok(aperture) = Aperture::from_av(av) else { continue };

@@ -14,6 +14,7 @@ use super::{
 use crate::{
     ambient::RoomWish,
     kit::{GroupControl, Link},
+    lens::SMALLEST_AV,
     place::{seen, stage::Stage},
     scale::{Aperture, Series, ShutterTime, Stops},
     setup::{Because, Camera, CameraSet, Entry, Light, LightPut, Role, Setup, Standing},
@@ -163,8 +164,6 @@ impl FindingKind {
     }
 }
 
-/// Past this aperture diffraction softens everything (common practice, no source): f/16.
-pub(super) const SMALLEST_AV: f64 = 8.0;
 /// Slower than this is not held by hand, and a sitter who moves draws a ghost (common practice, no source): 1/60 s.
 const SLOWEST_TV: f64 = 6.0;
 /// Fewer frames than this are few (a judgement).

@@ -5,7 +5,7 @@ use crate::{
     board::Action,
     scale::{Series, ShutterTime, Stops},
     setup::{Entry, Firing, HighSpeed, Light, seconds_of},
-    shutter::{Curtains, MetresPerSecond, ghost},
+    shutter::Curtains,
 };
 
 /// A tail or a ghost below this is not seen (a judgement): what a meter in tenths tells twice over, and six stops under the flash.
@@ -120,8 +120,7 @@ impl Found<'_> {
     fn ghost(&mut self) {
         let setup = self.setup;
         let Some(((movement, camera), room)) = setup.holds.movement.zip(setup.camera.as_ref()).zip(self.levels.room_level) else { return };
-        let (Some(t), Ok(speed)) = (seconds_of(camera.exposure.shutter), MetresPerSecond::new(movement.speed().0)) else { return };
-        let drawn = ghost(room, speed, t, movement.width());
+        let Some(drawn) = movement.ghost(room, camera.exposure.shutter) else { return };
         if drawn.level.get() < SEEN_GHOST || drawn.smear < 2.0 * f64::from(movement.blur) {
             return;
         }
@@ -140,7 +139,7 @@ fn all_on(firing: Firing, lights: &[&Light], camera: bool) -> Option<Action> {
     if !camera || lights.iter().any(|l| l.unit.as_ref().is_some_and(|u| !u.high_speed)) {
         return None;
     }
-    let high_speed = HighSpeed { camera: true, transmitter: true, units: lights.iter().map(|l| l.id.clone()).collect() };
+    let high_speed = HighSpeed::everywhere(lights.iter().copied());
     Some(Action { label: "It is on everywhere".to_owned(), entry: Entry::Firing(Firing { high_speed, ..firing }) })
 }
 

@@ -44,4 +44,28 @@ describe('a question that is asked over and over', () => {
     await asking.ask(0)
     expect([asking.answer.value, asking.failed.value]).toEqual(['good', 'The server is out of reach.'])
   })
+
+  it('is given up: neither what is out nor what waits is told any longer', async () => {
+    const calls: ReturnType<typeof later>[] = []
+    const asking = useAsking<number, string>(() => {
+      calls.push(later())
+      return calls.at(-1)?.promise ?? Promise.reject(new Error('none'))
+    })
+    const first = asking.ask(1)
+    void asking.ask(2)
+    asking.giveUp()
+    calls[0].answer('one')
+    await first
+    expect([calls.length, asking.answer.value]).toEqual([1, undefined])
+    // A new one is asked as ever; a failure of one that was given up is not told either.
+    const third = asking.ask(3)
+    asking.giveUp()
+    calls[1].refuse(new Error('The server is out of reach.'))
+    await third
+    expect(asking.failed.value).toBeUndefined()
+    void asking.ask(4)
+    calls[2].answer('four')
+    await new Promise((r) => setTimeout(r))
+    expect(asking.answer.value).toBe('four')
+  })
 })

@@ -3,7 +3,7 @@ import { Refused } from './client'
 
 /**
  * A question that is asked over and over while something is dragged or typed: one at a time, and while one is out only the newest waits.
- * What was answered stays until there is a newer answer.
+ * What was answered stays until there is a newer answer, or the question is given up.
  */
 export function useAsking<Q, A>(put: (question: Q) => Promise<A>) {
   const answer = shallowRef<A>()
@@ -11,6 +11,7 @@ export function useAsking<Q, A>(put: (question: Q) => Promise<A>) {
   const failed = ref<string>()
   let out = false
   let waiting: { question: Q } | undefined
+  let given = 0
 
   async function ask(question: Q): Promise<void> {
     if (out) {
@@ -18,13 +19,12 @@ export function useAsking<Q, A>(put: (question: Q) => Promise<A>) {
       return
     }
     out = true
+    const asked = given
     try {
-      answer.value = await put(question)
-      refused.value = undefined
-      failed.value = undefined
+      const now = await put(question)
+      if (asked === given) tell(now)
     } catch (error) {
-      if (error instanceof Refused) refused.value = error
-      else failed.value = (error as Error).message
+      if (asked === given) tell(answer.value, error as Error)
     } finally {
       out = false
     }
@@ -33,5 +33,18 @@ export function useAsking<Q, A>(put: (question: Q) => Promise<A>) {
     if (next) await ask(next.question)
   }
 
-  return { answer, refused, failed, ask }
+  function tell(now: A | undefined, error?: Error): void {
+    answer.value = now
+    refused.value = error instanceof Refused ? error : undefined
+    failed.value = error && !refused.value ? error.message : undefined
+  }
+
+  /** Nobody waits for an answer any longer: what comes back is not looked at. */
+  function giveUp(): void {
+    given += 1
+    waiting = undefined
+    tell(undefined)
+  }
+
+  return { answer, refused, failed, ask, giveUp }
 }

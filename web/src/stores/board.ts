@@ -14,6 +14,7 @@ import {
   type SetupView,
   type TapeItem,
 } from '@/api/client'
+import { useAsking } from '@/api/asking'
 import { useFollowing } from '@/api/following'
 import { useOutbox } from '@/api/outbox'
 import { useNotices } from './notices'
@@ -31,10 +32,15 @@ export const useBoard = defineStore('board', () => {
   const moreEarlier = ref(false)
   /** A moment of the tape that is looked at. */
   const moment = shallowRef<Moment & { id: string }>()
-  const draft = shallowRef<Draft>()
-  const draftRefused = shallowRef<Refused>()
-  /** Whether the draft is shown in full (a target being dragged) or only as a ghost (a reading being typed). */
-  const draftInFull = ref(false)
+  const trying = useAsking(async ({ inFull, ...body }: { setup: Setup; entry: Entry; inFull: boolean }) => ({
+    inFull,
+    draft: await answered(api.POST('/api/draft', { body })),
+  }))
+  const tried = computed(() => (trying.refused.value || trying.failed.value ? undefined : trying.answer.value))
+  /** What an entry would do that is being dragged or typed. */
+  const draft = computed<Draft | undefined>(() => tried.value?.draft)
+  /** Whether it is shown in full (a target being dragged) or only as a ghost (a reading being typed). */
+  const draftInFull = computed(() => tried.value?.inFull ?? false)
   const failed = ref<string>()
   const chosen = ref('room')
   let chosenByHandAt = 0
@@ -165,39 +171,10 @@ export const useBoard = defineStore('board', () => {
   const undo = () => back('undo')
   const redo = () => back('redo')
 
-  /** Asks what an entry would do. Only the answer to the last question counts; while one is asked, the newest one waits. */
-  let asked = 0
-  let busy = false
-  let waiting: { entry: Entry; inFull: boolean } | undefined
-
+  /** Asks what an entry would do. */
   async function tryOut(entry: Entry, inFull: boolean): Promise<void> {
     const now = view.value
-    if (!now) return
-    if (busy) {
-      waiting = { entry, inFull }
-      return
-    }
-    busy = true
-    const question = ++asked
-    try {
-      const answer = await answered(api.POST('/api/draft', { body: { setup: now.setup, entry } }))
-      if (question === asked) {
-        draft.value = answer
-        draftRefused.value = undefined
-        draftInFull.value = inFull
-      }
-    } catch (error) {
-      if (question === asked) {
-        draft.value = undefined
-        draftInFull.value = false
-        draftRefused.value = error instanceof Refused ? error : undefined
-      }
-    } finally {
-      busy = false
-    }
-    const next = waiting
-    waiting = undefined
-    if (next && question === asked) await tryOut(next.entry, next.inFull)
+    if (now) await trying.ask({ setup: now.setup, entry, inFull })
   }
 
   /** Whether an entry could be written. Out of reach counts as yes: it waits in the outbox, and a refusal is told from there. */
@@ -212,13 +189,7 @@ export const useBoard = defineStore('board', () => {
     }
   }
 
-  function dropDraft(): void {
-    asked += 1
-    waiting = undefined
-    draft.value = undefined
-    draftRefused.value = undefined
-    draftInFull.value = false
-  }
+  const dropDraft = trying.giveUp
 
   async function lookAt(item: TapeItem | undefined): Promise<void> {
     const id = view.value?.id
@@ -264,7 +235,7 @@ export const useBoard = defineStore('board', () => {
     moreEarlier,
     moment,
     draft,
-    draftRefused,
+    draftRefused: trying.refused,
     draftInFull,
     failed,
     chosen,

@@ -24,15 +24,14 @@ export const usePlan = defineStore('plan', () => {
   const dragging = markRaw(useAsking<Asked, PlanDrawn>(put))
   /** What is drawn beside the chosen light's lines. */
   const wants = ref<Omit<PlanQuestion, 'chosen'>>({ others: true })
-  /** The move that is not written yet, and what it would lead to. */
+  /** The move that is not written yet. */
   const moving = shallowRef<Entry>()
-  const moved = shallowRef<PlanDrawn>()
   /** It was let go: what it led to stays on the screen until the entry is there. */
   const dropped = ref(false)
   const watched = ref(0)
 
   const rest = computed<Plan | undefined>(() => asking.answer.value?.plan)
-  const shown = computed<Plan | undefined>(() => (moving.value ? moved.value?.plan : undefined) ?? rest.value)
+  const shown = computed<Plan | undefined>(() => (moving.value ? dragging.answer.value?.plan : undefined) ?? rest.value)
   /** Every light's lines: the chosen one's as it is dragged, the others' as they stand. */
   const contours = computed(() => {
     const now = shown.value?.contours ?? []
@@ -40,7 +39,7 @@ export const usePlan = defineStore('plan', () => {
     return [...now, ...(rest.value?.contours ?? []).filter((c) => !now.some((n) => n.light === c.light))]
   })
   /** The board as it would be, for the ladder's ghosts. */
-  const ghosts = computed(() => (moving.value && !dropped.value ? moved.value?.board?.lanes : undefined))
+  const ghosts = computed(() => (moving.value && !dropped.value ? dragging.answer.value?.board?.lanes : undefined))
   const refused = computed(() => (moving.value ? dragging.refused.value?.problem.detail : undefined))
 
   function ask(): void {
@@ -71,7 +70,6 @@ export const usePlan = defineStore('plan', () => {
     moving.value = entry
     dropped.value = false
     await dragging.ask({ setup, entry, question: { chosen: board.chosen, elevation: wants.value.elevation } })
-    if (moving.value) moved.value = dragging.answer.value
   }
 
   /** Lets go: one entry is written. */
@@ -92,7 +90,7 @@ export const usePlan = defineStore('plan', () => {
   function putAway(): void {
     clearTimeout(resting)
     moving.value = undefined
-    moved.value = undefined
+    dragging.giveUp()
     dropped.value = false
   }
 

@@ -3,6 +3,7 @@
 
 use ink_lamp_core::{
     board::{Board, LaneState, Summary, TapeLine},
+    place::{Plan, Question},
     setup::{Back, Entry, History, Setup},
     ways::Ways,
     words::plain,
@@ -48,6 +49,40 @@ fn how() -> impl Strategy<Value = Value> {
     let place = prop::option::of(prop::sample::select(&["face", "shadow_side", "hair_or_shoulder", "ground"][..]));
     (prop::collection::vec(prop::sample::select(&["key", "fill", "rim"][..]), 0..3), receptor, place)
         .prop_map(|(on, receptor, place)| json!({"on": on, "receptor": receptor, "place": place}))
+}
+
+/// Where things stand, also where they hardly can.
+fn places() -> impl Strategy<Value = Value> {
+    let point = |low: f64| (-2.5..2.5f64, 0.0..3.0f64, low..3.5f64).prop_map(|(x, y, z)| json!({"x": x, "y": y, "z": z}));
+    let placed = (prop::sample::select(&LIGHTS[..]), point(-2.5), prop::option::of(point(-1.0)), any::<bool>())
+        .prop_map(|(light, at, aim, lying)| json!({"placed": {"light": light, "place": {"at": at, "aim": aim, "lying": lying}}}));
+    let around = (prop::sample::select(&LIGHTS[..]), 0.3..5.0f64, -180.0..180.0f64, 0.1..3.0f64)
+        .prop_map(|(light, distance, round, height)| json!({"placed": {"light": light, "around": {"distance": distance, "round": round, "height": height}}}));
+    let ground = prop::option::of((any::<bool>(), 0.5..5.0f64, 1.0..5.0f64, 0.02..0.9f64).prop_map(|(paper, behind, width, reflectance)| {
+        json!({"kind": if paper { "paper" } else { "wall" }, "behind": behind, "width": width, "reflectance": reflectance})
+    }));
+    let walls = prop::option::of((1.0..4.0f64, 1.0..4.0f64, 2.2..4.0f64, 0.02..0.9f64).prop_map(|(left, before, ceiling, reflectance)| {
+        json!({"left": left, "right": 2.0, "behind": 5.0, "before": before, "ceiling": ceiling,
+            "reflectance": reflectance, "ceiling_reflectance": 0.7, "floor_reflectance": 0.3})
+    }));
+    let panel = (prop::sample::select(&["white", "silver", "dark", "flag"][..]), point(-1.0), -180.0..180.0f64)
+        .prop_map(|(kind, at, facing)| json!({"kind": kind, "at": at, "width": 1.0, "height": 1.8, "facing": facing}));
+    let sitter = (0.6..1.9f64, -60.0..60.0f64, -30.0..30.0f64, prop::option::of(0.5..3.0f64));
+    let studio = (sitter, point(0.3), ground, walls, prop::collection::vec(panel, 0..3)).prop_map(
+        |((face, facing, chin, group), camera, ground, walls, panels)| {
+            json!({"studio": {"sitter": {"face": face, "facing": facing, "chin": chin, "group": group},
+                "camera": {"at": camera, "aim": face, "upright": true}, "ground": ground, "walls": walls, "panels": panels,
+                "windows": [{"wall": "left", "along": 0.4, "width": 1.2}]}})
+        },
+    );
+    let moved = (-0.5..0.5f64, -0.5..0.5f64).prop_map(|(x, z)| json!({"sitter_moved": {"x": x, "z": z}}));
+    let tone = prop_oneof![
+        Just(json!({"ground_tone": {"tone": "black"}})),
+        Just(json!({"ground_tone": {"tone": "white"}})),
+        Just(json!({"ground_tone": {}})),
+        (-4.0..1.0f64).prop_map(|level| json!({"ground_tone": {"tone": {"grey": {"level": level}}}})),
+    ];
+    prop_oneof![4 => placed, 2 => around, 2 => studio, 1 => moved, 1 => tone]
 }
 
 fn any_entry() -> impl Strategy<Value = Entry> {
@@ -111,7 +146,7 @@ fn any_entry() -> impl Strategy<Value = Entry> {
         Just(json!({"note": {"text": "Net over the chair"}})),
         prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"light_removed": {"light": light}})),
     ];
-    prop_oneof![4 => reading(), 2 => camera, 3 => light, 2 => dial, 1 => ratio, 1 => target, 1 => wish, 1 => other]
+    prop_oneof![4 => reading(), 2 => camera, 3 => light, 2 => dial, 1 => ratio, 1 => target, 1 => wish, 1 => other, 4 => places()]
         .prop_map(|value| serde_json::from_value(value).expect("every generated entry can be read"))
 }
 
@@ -161,6 +196,24 @@ proptest! {
         }
         // The search is the same however often it is asked.
         prop_assert_eq!(&Ways::of(&setup), &ways);
+    }
+
+    #[test]
+    fn a_plan_has_no_number_that_is_none_and_what_it_offers_can_be_done(entries in prop::collection::vec(any_entry(), 0..40)) {
+        let (setup, _) = play(&entries);
+        let chosen = setup.lights.first().map(|l| l.id.to_string());
+        let plan = Plan::of(&setup, &Question { chosen, others: true, elevation: true, starts: true, ..Question::default() });
+        let text = serde_json::to_string(&plan).unwrap();
+        prop_assert!(!text.contains("NaN") && !text.contains("inf ") && !["[null", ",null", "\"x\":null", "\"stops\":null"].iter().any(|n| text.contains(n)), "{text}");
+        let put = plan.unplaced.iter().map(|u| std::slice::from_ref(&u.entry));
+        let ways = plan.ground.iter().flat_map(|g| &g.ways).map(|w| w.entries.as_slice());
+        for entries in put.chain(ways).chain(plan.starts.iter().map(|s| s.entries.as_slice())) {
+            let after = entries.iter().try_fold(setup.clone(), |s, e| s.apply(e));
+            prop_assert!(after.is_ok(), "{entries:?}: {:?}", after.err());
+        }
+        for remedy in Board::of(&setup).findings.into_iter().filter_map(|f| f.remedy) {
+            prop_assert!(setup.apply(&remedy.entry).is_ok(), "{:?}", remedy.entry);
+        }
     }
 
     #[test]

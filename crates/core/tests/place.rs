@@ -5,6 +5,7 @@ use std::f64::consts::PI;
 
 use ink_lamp_core::{
     board::{Board, FindingKind},
+    field::{DVec3, Emitter, Front, Outline},
     place::{Pattern, Plan, Question},
     scale::Stops,
     setup::{Entry, Setup, Standing},
@@ -612,4 +613,117 @@ fn a_sitter_who_moves_leaves_no_dust_in_the_record() {
     let back = (0..7).fold(there, |s, _| step(&s, -0.05, 0.05));
     assert_eq!(back.studio, begun.studio);
     assert_eq!(back.lights[0].place.unwrap().at, begun.lights[0].place.unwrap().at);
+}
+
+/// A key and a fill before a wall in a room, read, the face turned; `side` 1 or −1 mirrors all of it.
+fn mirrored(side: f64, (x, y, z): (f64, f64, f64), turn: f64) -> Setup {
+    let room = json!({"sitter": {"face": 1.25, "facing": side * turn, "chin": 0},
+        "ground": {"kind": "wall", "behind": 2.0, "width": 4, "reflectance": 0.3},
+        "walls": {"left": 2.5, "right": 2.5, "behind": 2.0, "before": 3.5, "ceiling": 2.8, "reflectance": 0.6, "ceiling_reflectance": 0.7, "floor_reflectance": 0.3},
+        "panels": [{"kind": "white", "at": {"x": 0.8 * side, "y": 1.2, "z": 0.3}, "width": 0.9, "height": 1.4, "facing": -90.0 * side}]});
+    setup(&[
+        camera(),
+        studio(room),
+        light("key", octa(), false),
+        light("fill", box_(0.6, 0.9), true),
+        at("key", side * x, y, z),
+        at("fill", side * 0.7, 1.5, 1.9),
+        read("key", "5.6 4"),
+        read("fill", "4 0"),
+    ])
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 120, ..ProptestConfig::default() })]
+
+    /// Left and right are alike: in the mirror everything is the same with its sides changed.
+    #[test]
+    fn in_the_mirror_everything_is_the_same(x in 0.05..2.2f64, y in 0.6..2.4f64, z in 0.5..2.5f64, turn in -40.0..40.0f64) {
+        let turn = turn.round();
+        let [here, there] = [1.0, -1.0].map(|side| plan(&mirrored(side, (x, y, z), turn)));
+        for (a, b) in here.face.iter().zip(&there.face) {
+            prop_assert_eq!((a.pattern, &a.softness, &a.falloff, a.dark_sockets), (b.pattern, &b.softness, &b.falloff, b.dark_sockets));
+            match (a.nose, b.nose) {
+                (Some(a), Some(b)) => prop_assert!((a.x + b.x).abs() < 1e-6 && (a.y - b.y).abs() < 1e-6, "{a:?} {b:?}"),
+                (a, b) => prop_assert_eq!(a.is_some(), b.is_some()),
+            }
+        }
+        // What is in the left eye here is in the right one there, on the other side of it.
+        prop_assert_eq!(here.eyes.len(), there.eyes.len());
+        for (a, b) in here.eyes.iter().zip(there.eyes.iter().rev()) {
+            for (a, b) in a.lights.iter().zip(&b.lights) {
+                prop_assert_eq!(a.seen, b.seen);
+                prop_assert!((a.x + b.x).abs() < 1e-6 && (a.y - b.y).abs() < 1e-6 && (a.width - b.width).abs() < 1e-6);
+            }
+        }
+        let (a, b) = (here.ground.as_ref().unwrap(), there.ground.as_ref().unwrap());
+        prop_assert!((a.light.unwrap() - b.light.unwrap()).abs().get() < 1e-6);
+        prop_assert_eq!(&a.words, &b.words);
+        let (a, b) = (here.shadow.as_ref().unwrap(), there.shadow.as_ref().unwrap());
+        prop_assert!((a.ratio.unwrap_or(0.0) - b.ratio.unwrap_or(0.0)).abs() < 1e-6);
+        let ends = |p: &Plan| p.range.as_ref().map(|r| [r.left, r.right, r.back, r.forward]);
+        prop_assert_eq!(ends(&here), ends(&there).map(|[left, right, back, forward]| [right, left, back, forward]));
+    }
+
+    /// Where a line says so many stops, the exact light gives so many: lines lie between points of a grid, and are drawn from fewer corners.
+    #[test]
+    fn lines_lie_where_they_say(x in -1.5..1.5f64, y in 1.0..2.4f64, z in 0.6..2.0f64) {
+        let s = setup(&[studio(json!({})), light("key", octa(), false), at("key", x, y, z)]);
+        let centre = DVec3::new(x, y, z);
+        let face = DVec3::new(0.0, 1.25, 0.0);
+        let exact = Emitter::new(Front::new(centre, face - centre, DVec3::Y, Outline::Disc { radius: 0.45 }), 1.0, None);
+        let toward = |p: DVec3| exact.lux_per_lumen(p, (centre - p).normalize());
+        let here = toward(face);
+        for line in &plan(&s).contours[0].lines {
+            for [px, pz] in line.lines.iter().flatten() {
+                let point = DVec3::new(*px, 1.25, *pz);
+                // Close to the front, and beside it, light changes by stops from one point of the grid to the next.
+                let out = point - centre;
+                if out.length() < 0.7 || out.normalize().dot(exact.front.axis) < 0.35 {
+                    continue;
+                }
+                let stops = (toward(point) / here).log2();
+                prop_assert!((stops - line.stops.get()).abs() < 0.3, "{} at {px}, {pz}: {stops}", line.shown);
+            }
+        }
+    }
+
+    /// The sitter who goes a step to the right stands as one does around whom all else went a step to the left.
+    #[test]
+    fn a_sitter_who_moves_is_all_else_that_moves(dx in -0.6..0.6f64, dz in -0.6..0.6f64) {
+        let (dx, dz) = ((dx * 20.0).round() / 20.0, (dz * 20.0).round() / 20.0);
+        let before = mirrored(1.0, (-0.9, 1.9, 1.2), 0.0);
+        let moved = after(&before, json!({"sitter_moved": {"x": dx, "z": dz}}));
+        let mut told = serde_json::to_value(before.studio().clone()).unwrap();
+        for (path, by) in [("/ground/behind", dz), ("/walls/left", dx), ("/walls/right", -dx), ("/walls/behind", dz), ("/walls/before", -dz),
+            ("/camera/at/x", -dx), ("/camera/at/z", -dz), ("/panels/0/at/x", -dx), ("/panels/0/at/z", -dz)]
+        {
+            let at = told.pointer_mut(path).unwrap();
+            *at = json!(at.as_f64().unwrap() + by);
+        }
+        let aim = json!({"x": -dx, "y": 1.25, "z": -dz});
+        let place = |id: &str, x: f64, y: f64, z: f64| json!({"placed": {"light": id, "place": {"at": {"x": x - dx, "y": y, "z": z - dz}, "aim": aim}}});
+        let one_by_one = [json!({"studio": told}), place("key", -0.9, 1.9, 1.2), place("fill", 0.7, 1.5, 1.9)];
+        let by_hand = one_by_one.into_iter().fold(before, |s, e| after(&s, e));
+        let (a, b) = (plan(&moved), plan(&by_hand));
+        for (a, b) in a.lights.iter().zip(&b.lights) {
+            prop_assert!(a.at.vector().distance(b.at.vector()) < 1.5e-3 && a.aim.vector().distance(b.aim.vector()) < 1.5e-3);
+        }
+        // Told in tenths: dust of the sums may turn the last one.
+        for (a, b) in a.face.iter().zip(&b.face) {
+            prop_assert_eq!((&a.light, a.pattern, a.dark_sockets), (&b.light, b.pattern, b.dark_sockets));
+            prop_assert!((a.penumbra - b.penumbra).abs() < 0.15, "{} {}", a.penumbra, b.penumbra);
+        }
+        let by = |s: &Setup, n: usize| match s.lights[n].reading.as_ref().unwrap().standing {
+            Standing::Measured => Some(0.0),
+            Standing::Carried { by, .. } => Some(by.get()),
+            _ => None,
+        };
+        // On the way by hand the panel may stand between a light and the face for a while: then its reading does not hold any longer.
+        for n in 0..2 {
+            let (Some(a), Some(b)) = (by(&moved, n), by(&by_hand, n)) else { return Err(TestCaseError::reject("a reading was lost on the way")) };
+            prop_assert!((a - b).abs() < 1e-6, "{a} {b}");
+        }
+        prop_assert!((a.ground.unwrap().light.unwrap() - b.ground.unwrap().light.unwrap()).abs().get() < 1e-6);
+    }
 }

@@ -498,6 +498,9 @@ pub(crate) fn up_words(out: DVec3) -> String {
     if up == 0.0 { "level".to_owned() } else { format!("{:.0}° {}", up.abs(), if up > 0.0 { "up" } else { "down" }) }
 }
 
+/// A ground light whose axis meets the ground farther off than this looks past it, metres (a judgement).
+const GLANCING: f64 = 20.0;
+
 /// A light as it stands in the studio.
 #[derive(Debug, Clone)]
 pub(crate) struct Stood {
@@ -546,7 +549,7 @@ impl Light {
         let front = emitter.front;
         let hit = studio.ground_z().filter(|_| self.role == Role::Ground).and_then(|z| {
             let t = (z - front.at.z) / front.axis.z;
-            (t > 0.0 && t.is_finite()).then(|| front.at + front.axis * t)
+            (t > 0.0 && t < GLANCING).then(|| front.at + front.axis * t)
         });
         let spot = hit.unwrap_or_else(|| if self.role == Role::Ground { front.at + front.axis } else { studio.face() });
         let normal = if hit.is_some() { DVec3::Z } else { front.at - spot };

@@ -193,6 +193,10 @@ pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown], stag
     }
     found.transmitter(stage);
     found.circuits(circuits);
+    // What can't be done from here is not offered: a light would stand under the floor.
+    for finding in &mut found.list {
+        finding.remedy = finding.remedy.take().filter(|a| setup.apply(&a.entry).is_ok());
+    }
     found.list
 }
 

@@ -131,6 +131,10 @@ test('camera, sitter and panels are moved by keys too, and each is one entry', a
   await page.keyboard.press('Escape')
   await page.waitForTimeout(900)
   expect((await app.api(`/setups/${look}`)).version).toBe(version + 3)
+  await expect(page).toHaveURL(/\/plan$/)
+  // Without one it leads back to the board.
+  await page.keyboard.press('Escape')
+  await expect(page).toHaveURL(new RegExp(`/setups/${look}$`))
 })
 
 test('the plan of an earlier moment is shown with its board', async ({ app, page, board }) => {

@@ -326,7 +326,7 @@ function lookAround(event: KeyboardEvent): void {
   if (event.target !== event.currentTarget) return
   const by = arrow(event.key, event.shiftKey)
   if (by) byHand.value = panned(view.value, -800 * by[0], -800 * by[1])
-  else if (event.key === '+') zoom(1.3)
+  else if (event.key === '+' || event.key === '=') zoom(1.3)
   else if (event.key === '-') zoom(1 / 1.3)
   else if (event.key === 'Home') byHand.value = undefined
   else return

@@ -28,10 +28,17 @@ const words = computed(() => {
   const { name, role } = chosen.value
   return `Stops from ${name.toLowerCase()} at the ${role === 'ground' ? 'ground' : 'sitter'}`
 })
-// A drag, or steps by key that are not written yet, are given up.
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.key === 'Escape' && !plan.dropped) plan.putAway()
-})
+// A drag, or steps by key that are not written yet, are given up; only without one does Escape mean anything to the page.
+useEventListener(
+  window,
+  'keydown',
+  (event: KeyboardEvent) => {
+    if (event.key !== 'Escape' || !plan.moving || plan.dropped) return
+    event.stopPropagation()
+    plan.putAway()
+  },
+  { capture: true },
+)
 const move = (entry: Entry) => void plan.move(entry)
 </script>
 

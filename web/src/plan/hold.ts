@@ -35,9 +35,15 @@ export function useHold(frame: Readonly<ShallowRef<HTMLElement | null>>, say: { 
     held.value = undefined
   }
 
-  useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-    if (event.key === 'Escape') held.value = undefined
-  })
+  // Before the page hears of it, which may leave at Escape.
+  useEventListener(
+    window,
+    'keydown',
+    (event: KeyboardEvent) => {
+      if (event.key === 'Escape') held.value = undefined
+    },
+    { capture: true },
+  )
 
   return { held, local, take, drag, letGo }
 }

@@ -144,7 +144,6 @@ function command({ key, alt, shift, entry: text }: Stroke): boolean {
     case 'escape':
       void board.lookAt(undefined)
       room.putAway()
-      plan.putAway()
       board.dropDraft()
       return true
     case '[':

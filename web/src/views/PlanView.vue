@@ -68,8 +68,7 @@ useKeys(
     switch (lower) {
       case 'l':
       case 'escape':
-        if (plan.moving) plan.putAway()
-        else void router.push({ name: 'board', params: { id } })
+        void router.push({ name: 'board', params: { id } })
         return true
       case 'a':
         together()

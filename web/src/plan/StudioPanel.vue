@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Entry, Refused } from '@/api/client'
-import { abbreviated } from '@/light/distance'
 import { useBoard } from '@/stores/board'
 import { usePlan } from '@/stores/plan'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import LabelledField from '@/ui/LabelledField.vue'
 import { kept } from '@/ui/paths'
 import PushButton from '@/ui/PushButton.vue'
-import TextField from '@/ui/TextField.vue'
+import NumberFields from './NumberFields.vue'
 import {
   formOf,
   GROUND,
@@ -30,7 +29,6 @@ import {
 const board = useBoard()
 const plan = usePlan()
 const length = computed(() => plan.rest?.length ?? 'metres')
-const suffix = (field: NumberField) => (field.unit === 'degrees' ? '°' : abbreviated(length.value))
 const form = ref<StudioForm>()
 const refused = shallowRef<Refused>()
 const stands = computed(() => plan.rest && formOf(plan.rest.studio, length.value))
@@ -105,14 +103,7 @@ function putBack(): void {
     <fieldset>
       <legend class="text-head font-[650]">Sitter and camera</legend>
       <div class="mt-1 grid grid-cols-3 gap-2">
-        <TextField
-          v-for="f in SITTER"
-          :key="f.path"
-          v-model="form.numbers[f.path]!"
-          :label="f.words"
-          :suffix="suffix(f)"
-          :wrong="wrong(f.path)"
-        />
+        <NumberFields v-model="form.numbers" :fields="SITTER" :length="length" :wrong="wrong" />
         <LabelledField label="Picture">
           <ChoiceList
             v-model="form.upright"
@@ -148,14 +139,7 @@ function putBack(): void {
               :options="tones(form.numbers[GROUND_TONE.path])"
             />
           </LabelledField>
-          <TextField
-            v-for="f in GROUND"
-            :key="f.path"
-            v-model="form.numbers[f.path]!"
-            :label="f.words"
-            :suffix="suffix(f)"
-            :wrong="wrong(f.path)"
-          />
+          <NumberFields v-model="form.numbers" :fields="GROUND" :length="length" :wrong="wrong" />
         </template>
       </div>
     </fieldset>
@@ -173,14 +157,7 @@ function putBack(): void {
           />
         </LabelledField>
         <template v-if="form.walls === 'there'">
-          <TextField
-            v-for="f in WALLS"
-            :key="f.path"
-            v-model="form.numbers[f.path]!"
-            :label="f.words"
-            :suffix="suffix(f)"
-            :wrong="wrong(f.path)"
-          />
+          <NumberFields v-model="form.numbers" :fields="WALLS" :length="length" :wrong="wrong" />
           <LabelledField v-for="f in WALL_TONES" :key="f.path" :label="f.words">
             <ChoiceList
               v-model="form.numbers[f.path]!"
@@ -195,14 +172,11 @@ function putBack(): void {
       <legend class="text-head font-[650]">Windows</legend>
       <div v-for="(w, i) in form.windows" :key="i" class="mt-1 flex items-end gap-2">
         <ChoiceList v-model="w.wall" :label="`Wall of window ${i + 1}`" :options="SIDES" class="min-w-36" />
-        <TextField
-          v-for="f in WINDOW"
-          :key="f.path"
-          v-model="w.numbers[f.path]!"
-          :label="f.words"
-          :suffix="suffix(f)"
-          :wrong="wrong(`windows[${i}].${f.path}`)"
-          class="flex-1"
+        <NumberFields
+          v-model="w.numbers"
+          :fields="WINDOW"
+          :length="length"
+          :wrong="(path) => wrong(`windows[${i}].${path}`)"
         />
         <PushButton :aria-label="`Take away window ${i + 1}`" @click="form.windows.splice(i, 1)">−</PushButton>
       </div>
@@ -218,13 +192,11 @@ function putBack(): void {
           <ChoiceList v-model="p.kind" class="min-w-0 flex-1" :label="`Kind of panel ${i + 1}`" :options="KINDS" />
           <PushButton :aria-label="`Take away panel ${i + 1}`" @click="form.panels.splice(i, 1)">−</PushButton>
         </div>
-        <TextField
-          v-for="f in PANEL"
-          :key="f.path"
-          v-model="p.numbers[f.path]!"
-          :label="f.words"
-          :suffix="suffix(f)"
-          :wrong="wrong(`panels[${i}].${f.path}`)"
+        <NumberFields
+          v-model="p.numbers"
+          :fields="PANEL"
+          :length="length"
+          :wrong="(path) => wrong(`panels[${i}].${path}`)"
         />
       </div>
       <PushButton v-if="form.panels.length < 8" class="mt-2" @click="addPanel">Add a panel</PushButton>

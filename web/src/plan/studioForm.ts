@@ -3,7 +3,7 @@ import { numberOf } from '@/kit/fields'
 import { inUnit, toMetres } from '@/light/distance'
 import { putAt, valueAt } from '@/ui/paths'
 
-type Length = 'metres' | 'feet'
+export type Length = 'metres' | 'feet'
 type Unit = 'length' | 'degrees' | 'share'
 
 export interface NumberField {
@@ -65,7 +65,7 @@ export const PANEL: readonly NumberField[] = [
 ]
 
 /** Numbers as they are typed, by their paths: what is wrong can be said at its field. */
-type Numbers = Record<string, string>
+export type Numbers = Record<string, string>
 type Wall = NonNullable<Studio['windows']>[number]['wall']
 type Panel = NonNullable<Studio['panels']>[number]
 

@@ -454,7 +454,7 @@ fn a_grey_ground_is_given_by_its_own_light_on_its_own_dial() {
     assert_eq!(ground.right, Some(false));
     let way = ground.ways.iter().find(|w| w.works).unwrap();
     // 1.5 stops down on a number scale, but for the little that the key spills.
-    assert_eq!(way.words, "The ground at 3.5.");
+    assert_eq!(way.words, "The ground light at 3.5.");
     let then = way.entries.iter().fold(s.clone(), |s, e| s.apply(e).unwrap());
     assert_eq!(plan(&then).ground.unwrap().right, Some(true));
     // The lane of the ground has the wish as its target.
@@ -464,6 +464,14 @@ fn a_grey_ground_is_given_by_its_own_light_on_its_own_dial() {
     let dark = on_paper(3.0, 0.09, "5.6 0");
     let by = ground.tone.unwrap() - plan(&dark).ground.unwrap().tone.unwrap();
     assert!((by.get() - 1.0).abs() < 1e-9);
+    // So paper gives a tone too: 1.5 stops down from 18 % is 18 · 2^−1.5 = 6.4 %, sold as 6.
+    let paper = ground.ways.iter().find(|w| w.words.starts_with("Paper")).unwrap();
+    assert_eq!((paper.words.as_str(), paper.works), ("Paper or cloth that throws back 6 % instead of 18 %.", true));
+    let then = paper.entries.iter().fold(s.clone(), |s, e| s.apply(e).unwrap());
+    assert!((plan(&then).ground.unwrap().tone.unwrap().get() + 2.5).abs() < 0.1);
+    // Black is darker than any paper: none is offered for it.
+    let black = after(&s, json!({"ground_tone": {"tone": {"grey": {"level": -4.5}}}}));
+    assert!(plan(&black).ground.unwrap().ways.iter().all(|w| !w.words.starts_with("Paper")));
 }
 
 #[test]

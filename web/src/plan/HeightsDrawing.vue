@@ -62,6 +62,8 @@ const labels = computed(() => {
       { x: p.x - 12 - wide, y: p.y - 8 },
       { x: p.x - wide / 2, y: p.y - 25 },
       { x: p.x - wide / 2, y: p.y + 10 },
+      { x: p.x + 8, y: p.y - 23 },
+      { x: p.x - 8 - wide, y: p.y - 23 },
     ].filter((q) => q.x > 22 && q.x + wide < w.value && q.y > 0)
     return { what: words, w: wide, h: 15, places, rank }
   })

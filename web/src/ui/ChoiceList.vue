@@ -15,7 +15,7 @@ const words = (v: T) => options.find((o) => o.value === v)?.words ?? v
   <Listbox v-slot="{ open }" v-model="value" as="div" class="relative min-w-0">
     <ListboxButton
       :aria-label="`${label}: ${words(value)}`"
-      class="flex h-8 w-full items-center justify-between gap-1 rounded-key border bg-field px-2 text-head"
+      class="flex h-8 max-[719px]:h-11 w-full items-center justify-between gap-1 rounded-key border bg-field px-2 text-head"
       :class="open ? 'border-text' : 'border-edge'"
     >
       <slot :value="value"
@@ -36,7 +36,7 @@ const words = (v: T) => options.find((o) => o.value === v)?.words ?? v
         as="template"
       >
         <li
-          class="flex h-8 cursor-pointer items-center px-3 text-head whitespace-nowrap"
+          class="flex h-8 max-[719px]:h-11 cursor-pointer items-center px-3 text-head whitespace-nowrap"
           :class="[active ? 'bg-raise' : '', selected ? 'font-[650]' : '']"
         >
           {{ option.words }}

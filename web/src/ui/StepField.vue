@@ -8,7 +8,7 @@ const emit = defineEmits<{ down: []; up: [] }>()
   <div class="flex min-w-0 items-stretch" role="group" :aria-label="label">
     <button
       type="button"
-      class="h-8 w-8 shrink-0 rounded-l-key border border-line-2 text-head hover:border-edge disabled:cursor-default disabled:text-text-3 disabled:opacity-60"
+      class="h-8 max-[719px]:h-11 w-8 max-[719px]:w-11 shrink-0 rounded-l-key border border-line-2 text-head hover:border-edge disabled:cursor-default disabled:text-text-3 disabled:opacity-60"
       :aria-label="`${label} down`"
       :disabled="!down"
       @click="emit('down')"
@@ -16,13 +16,13 @@ const emit = defineEmits<{ down: []; up: [] }>()
       −
     </button>
     <div
-      class="flex h-8 min-w-0 flex-1 items-center justify-center border-y border-line-2 bg-field px-1 text-head font-[650] whitespace-nowrap"
+      class="flex h-8 max-[719px]:h-11 min-w-0 flex-1 items-center justify-center border-y border-line-2 bg-field px-1 text-head font-[650] whitespace-nowrap"
     >
       <slot />
     </div>
     <button
       type="button"
-      class="h-8 w-8 shrink-0 rounded-r-key border border-line-2 text-head hover:border-edge disabled:cursor-default disabled:text-text-3 disabled:opacity-60"
+      class="h-8 max-[719px]:h-11 w-8 max-[719px]:w-11 shrink-0 rounded-r-key border border-line-2 text-head hover:border-edge disabled:cursor-default disabled:text-text-3 disabled:opacity-60"
       :aria-label="`${label} up`"
       :disabled="!up"
       @click="emit('up')"

@@ -121,18 +121,10 @@ useKeys(
             >
               <RoleMark :role="l.role" />{{ board.board?.lanes.find((lane) => lane.id === l.id)?.name }}
             </button>
-            <PushButton
-              class="ml-auto max-[719px]:h-11"
-              :aria-pressed="Boolean(plan.wants.together)"
-              @click="together"
-              >{{ plan.wants.together ? 'One light' : 'All together' }}</PushButton
-            >
-            <PushButton
-              class="max-[719px]:h-11"
-              :disabled="!board.view?.undo || Boolean(board.moment)"
-              @click="board.undo()"
-              >Undo</PushButton
-            >
+            <PushButton class="ml-auto" :aria-pressed="Boolean(plan.wants.together)" @click="together">{{
+              plan.wants.together ? 'One light' : 'All together'
+            }}</PushButton>
+            <PushButton :disabled="!board.view?.undo || Boolean(board.moment)" @click="board.undo()">Undo</PushButton>
           </div>
           <PlanStage class="flex-1" :heights="narrow ? 120 : 150" />
         </div>

@@ -351,6 +351,13 @@ fn ways(stage: &Stage, wish: GroundTone, all: bool) -> Vec<GroundWay> {
         GroundTone::Grey { .. } | GroundTone::White => {
             ways.extend(by_ground_light(stage, wish));
             ways.extend(farther(stage, wish));
+            if all {
+                ways.extend(repainted(stage, wish));
+                if ways.iter().all(|w| !w.works) {
+                    ways.extend(gridded(stage));
+                    ways.extend(flagged(stage));
+                }
+            }
         }
     }
     // What does the job first.
@@ -540,6 +547,23 @@ fn darker(stage: &Stage) -> Option<GroundWay> {
     way(stage, "Black paper or cloth instead.".to_owned(), vec![Entry::Studio(Box::new(studio))])
 }
 
+/// Another paper under the same light, for a grey.
+fn repainted(stage: &Stage, wish: GroundTone) -> Option<GroundWay> {
+    let (GroundTone::Grey { level }, tone) = (wish, tone_of(total(stage)?, &stage.studio)?) else { return None };
+    let mut studio = stage.studio.clone();
+    let ground = studio.ground.as_mut()?;
+    let now = ground.reflectance.get();
+    let then = (now * (level - tone).get().exp2() * 100.0).round() / 100.0;
+    // What paper and paint there is, from black to white; and a change that is worth a roll.
+    if !(DARK..=0.85).contains(&then) || (level - tone).tenths().abs() < 2 {
+        return None;
+    }
+    ground.reflectance = Return::new(then).ok()?;
+    ground.kind = GroundKind::Paper;
+    let words = format!("Paper or cloth that throws back {:.0} % instead of {:.0} %.", then * 100.0, now * 100.0);
+    way(stage, words, vec![Entry::Studio(Box::new(studio))])
+}
+
 /// The ground light's dial.
 fn by_ground_light(stage: &Stage, wish: GroundTone) -> Option<GroundWay> {
     let Some(light) = stage.first(Role::Ground) else {
@@ -547,7 +571,8 @@ fn by_ground_light(stage: &Stage, wish: GroundTone) -> Option<GroundWay> {
         return Some(GroundWay { words, tone: "not there yet".to_owned(), works: false, entries: Vec::new() });
     };
     let of = &stage.setup.lights[light.index];
-    let name = stage.name(light);
+    // Not to be taken for the ground itself.
+    let name = stage.name(light).replacen("ground", "ground light", 1);
     let want = wanted(wish, &stage.studio)?;
     let others = at(stage, middle(stage)?, |l| l.index != light.index);
     let need = Amount::at(want).without(others);

@@ -29,12 +29,13 @@ const BOARD: [string[], string][] = [
 const PLAN: [string[], string][] = [
   [['1', '…', '4'], 'light, ground, studio, begin from'],
   [['K', 'F', 'I', 'G', 'H'], 'key, fill, rim, ground, hair'],
-  [['Tab'], 'from light to light, to its aim, to the camera'],
+  [['Tab'], 'from panel to sitter, camera, light, its aim; in the side view too'],
   [['←', '↑', '→', '↓'], '5 cm; with Shift 1 cm'],
-  [['Page ↑', 'Page ↓'], 'up or down 5 cm'],
+  [['Page ↑', 'Page ↓'], 'a light: up or down 5 cm; a panel: turn 5°'],
+  [['+', '−', 'Home'], 'on the drawing itself: nearer, farther, all; arrows look elsewhere'],
   [['A'], 'lines of all lights together'],
   [['Z'], 'undo; with Shift: redo'],
-  [['L', 'Esc'], 'back to the board'],
+  [['L', 'Esc'], 'back to the board; Esc first gives up what is being moved'],
 ]
 const WAYS: [string[], string][] = [
   [['1', '…', '5'], 'ways, shutter, freeze, colour, no flash'],

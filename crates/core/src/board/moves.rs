@@ -455,10 +455,12 @@ impl Job<'_> {
         let (back, from_to) = self.distance(if enough { self.change } else { self.change - self.turn });
         let (kind, say) = if enough {
             let alternative = match from_to {
-                Some((from, to)) => format!("Or {back}, {from} to {to}."),
-                None => format!("Or {back} to {}.", times(self.change)),
+                Some((from, to)) => Some(format!("Or {back}, {from} to {to}.")),
+                None if self.light.distance.is_none() => Some(format!("Or {back} to {}.", times(self.change))),
+                // It can't be moved so.
+                None => None,
             };
-            why.push(vec![text(alternative)]);
+            why.extend(alternative.map(|words| vec![text(words)]));
             (
                 MoveKind::Dial,
                 vec![text(format!("{name} {} {}: set ", way(self.change), self.setup.schools.step.size(self.gap))), strong(&setting)],
@@ -489,7 +491,7 @@ impl Job<'_> {
         if moves {
             pick.pending = Some((self.light.id.clone(), setting.clone()));
             pick.with_action(self.setup, "Dialled", Entry::Dial(DialTurned { light: self.light.id.clone(), dial: setting }))
-        } else if let Some(distance) = self.light.distance_for(self.change) {
+        } else if let Some(distance) = self.setup.distance_for(self.light, self.change) {
             let put = LightPut { distance: Some(distance), ..self.light.as_put() };
             pick.with_action(self.setup, "Moved", Entry::Light(Box::new(put)))
         } else {
@@ -501,7 +503,7 @@ impl Job<'_> {
     fn distance(&self, change: Stops) -> (&'static str, Option<(String, String)>) {
         let back = if change.get() < 0.0 { "move it back" } else { "bring it nearer" };
         let unit = self.setup.length;
-        (back, self.light.distance.zip(self.light.distance_for(change)).map(|(from, to)| (from.number(unit), to.told(unit))))
+        (back, self.light.distance.zip(self.setup.distance_for(self.light, change)).map(|(from, to)| (from.number(unit), to.told(unit))))
     }
 
     fn other_ways(&self) -> String {

@@ -516,6 +516,11 @@ pub(crate) struct Stood {
     pub(crate) off: Option<&'static str>,
 }
 
+/// At another distance from what it lights, on its way there.
+fn at_distance(from: DVec3, spot: DVec3, distance: f64) -> DVec3 {
+    spot + (from - spot).try_normalize().unwrap_or(DVec3::Z) * distance
+}
+
 impl Light {
     /// Where its axis goes in a studio.
     #[must_use]
@@ -724,6 +729,16 @@ impl Setup {
         Ok(())
     }
 
+    /// The distance that changes a light by some stops, where it can be moved so: not where it is bounced, nor to under the floor.
+    #[must_use]
+    pub fn distance_for(&self, light: &Light, change: Stops) -> Option<Meters> {
+        let to = light.distance_for(change)?;
+        match light.standing_in(&self.studio()) {
+            None => Some(to),
+            Some(stood) => (stood.off.is_none() && at_distance(stood.own.at, stood.spot, to.get()).y >= 0.0).then_some(to),
+        }
+    }
+
     /// After a light was described anew: its place follows a distance or an angle that was said.
     ///
     /// # Errors
@@ -745,8 +760,7 @@ impl Setup {
             })?;
         }
         if let Some(distance) = changed(light.distance.map(Meters::get), was.and_then(|w| w.distance).map(Meters::get)) {
-            let out = (at - standing.spot).try_normalize().unwrap_or(DVec3::Z);
-            at = standing.spot + out * distance;
+            at = at_distance(at, standing.spot, distance);
         }
         if at.y < 0.0 {
             return Err(Refusal::new("distance", "That leads under the floor. Move it on the plan."));

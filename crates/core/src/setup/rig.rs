@@ -209,8 +209,7 @@ impl Light {
 
     /// The distance that changes the light by some stops: by its front where that is known, by the point law otherwise. None where its own
     /// distance is not known, and where no distance in a studio gives it.
-    #[must_use]
-    pub fn distance_for(&self, change: Stops) -> Option<Meters> {
+    pub(super) fn distance_for(&self, change: Stops) -> Option<Meters> {
         let from = self.distance?;
         match self.rig.shape {
             Some(shape) => shape.distance_for(from, change).ok(),

@@ -254,7 +254,7 @@ fn costs(setup: &Setup, light: &Light, change: Stops) -> String {
         let verb = if less { "open to" } else { "stop down to" };
         words.push(format!("{verb} ƒ{}", aperture.marking(Series::Third)));
     }
-    if let (Some(from), Some(to)) = (light.distance, light.distance_for(-change)) {
+    if let (Some(from), Some(to)) = (light.distance, setup.distance_for(light, -change)) {
         let verb = if less { "bring it from" } else { "move it from" };
         words.push(format!("or {verb} {} to {}", from.told(setup.length), to.told(setup.length)));
     }

@@ -77,7 +77,7 @@ fn order(way: &RoomWay) -> f64 {
 /// What helps every way: the key's light brought in.
 pub(super) fn helps(setup: &Setup, levels: &Levels) -> Option<String> {
     let (index, key) = setup.lights.iter().enumerate().find(|(_, l)| l.is_at_face() && l.distance.is_some())?;
-    let nearer = key.distance_for(Stops::of(1.0)).filter(|d| d.get() >= NEAREST)?;
+    let nearer = setup.distance_for(key, Stops::of(1.0)).filter(|d| d.get() >= NEAREST)?;
     levels.lights[index].total?;
     let from = key.distance?.told(setup.length);
     let to = nearer.told(setup.length);
@@ -168,8 +168,11 @@ impl Here<'_> {
             let to = unit.scale.stops(nearest.dial);
             let rest = power + change - to;
             let possible = nearest.reach == Reach::Within || rest.tenths().abs() <= 1;
-            let moved =
-                if possible || !self.setup.holds.lights_move { None } else { light.distance_for(rest).filter(|d| d.get() >= NEAREST) };
+            let moved = if possible || !self.setup.holds.lights_move {
+                None
+            } else {
+                after.setup.distance_for(light, rest).filter(|d| d.get() >= NEAREST)
+            };
             let dial = unit.scale.write(nearest.dial);
             if let Some(distance) = moved {
                 let put = LightPut { distance: Some(distance), dial: Some(dial.clone()), ..light.as_put() };
@@ -420,14 +423,14 @@ impl Here<'_> {
             let by = Stops::of(f64::from(*thirds) / 3.0);
             let fits = |a: Aperture| self.space.apertures_set.iter().any(|s| (s.av() - a.av()).abs() < 1e-6);
             Aperture::from_av(self.camera.exposure.aperture.av() + by.get()).is_ok_and(fits)
-                && lights.iter().all(|l| l.distance_for(by).is_some_and(|d| d.get() >= NEAREST))
+                && lights.iter().all(|l| self.setup.distance_for(l, by).is_some_and(|d| d.get() >= NEAREST))
         })?;
         let by = Stops::of(f64::from(thirds) / 3.0);
         let set = CameraSet { aperture: Aperture::from_av(self.camera.exposure.aperture.av() + by.get()).ok()?, ..self.camera.as_set() };
         let mut after = self.after(&set, false)?;
         let mut told = Vec::new();
         for light in &lights {
-            let (from, to) = (light.distance?, light.distance_for(by)?);
+            let (from, to) = (light.distance?, self.setup.distance_for(light, by)?);
             let entry = Entry::Light(Box::new(LightPut { distance: Some(to), ..light.as_put() }));
             after.setup = after.setup.apply(&entry).ok()?;
             after.entries.push(entry);

@@ -369,7 +369,7 @@ impl Found<'_> {
             ("under", "Nearer, a wider aperture, more ISO or a second unit gives the rest.")
         };
         let words = format!("{} ends at {end}, and {} stays {} {side}. {else_}", unit.name, light.name().to_lowercase(), left.size());
-        let distance = job.light.distance_for(job.change - job.turn);
+        let distance = self.setup.distance_for(job.light, job.change - job.turn);
         let remedy = distance.map(|d| Action {
             label: format!("{} to {}", light.name(), d.told(self.setup.length)),
             entry: Entry::Light(Box::new(LightPut { distance: Some(d), dial: Some(unit.scale.write(job.to)), ..light.as_put() })),

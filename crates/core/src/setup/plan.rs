@@ -754,7 +754,10 @@ impl Setup {
         if let (Some(off), true) = (standing.off, by_hand) {
             return Err(Refusal::new("distance", format!("It is bounced off {off}: move it on the plan.")));
         }
-        if let Some(angle) = changed(light.rig.angle.map(Degrees::get), was.and_then(|w| w.rig.angle).map(Degrees::get)) {
+        // A ground light is told by its distance to the ground; an angle to the sitter does not move it.
+        if let Some(angle) = changed(light.rig.angle.map(Degrees::get), was.and_then(|w| w.rig.angle).map(Degrees::get))
+            && light.role != Role::Ground
+        {
             at = turned_to(at, &studio, angle).ok_or_else(|| {
                 Refusal::new("rig.angle", "At its height no place round the sitter has this angle. Lower it on the plan first.")
             })?;
@@ -767,6 +770,9 @@ impl Setup {
         }
         let at = Point::near(at);
         light.place = Some(LightPlace { at, ..place });
+        // From there it must be told how far it is, whatever it looks at now.
+        let stands = light.standing_in(&studio).map_or(at.vector().distance(standing.spot), |s| s.emitter.front.at.distance(s.spot));
+        Meters::new(stands).map_err(|r| Refusal::new("distance", r.message))?;
         if light.distance.is_none() || light.rig.angle.is_none() {
             light.distance = light.distance.or_else(|| Meters::new(at.vector().distance(standing.spot)).ok());
             light.rig.angle = light

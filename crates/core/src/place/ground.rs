@@ -157,9 +157,8 @@ pub(crate) fn too_narrow(stage: &Stage) -> Option<String> {
         (false, true) => "on the right",
         (false, false) => return None,
     };
-    let length = stage.setup.length;
-    let (paper, picture) = (ground.width.get(), Meters::new(window.right - window.left).ok()?.told(length));
-    let paper = Meters::new(paper).ok()?.told(length);
+    let told = |metres: f64| Some(Meters::new(metres).ok()?.told(stage.setup.length));
+    let (paper, picture) = (told(ground.width.get())?, told(window.right - window.left)?);
     Some(format!(
         "The picture is {picture} wide at the ground, the paper {paper}: its edge shows {sides}. Sitter and camera nearer to it, a longer lens, or wider paper."
     ))

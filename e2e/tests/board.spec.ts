@@ -110,7 +110,8 @@ test('readings typed faster than they are answered are all logged, and what is n
   await expect(field).toHaveValue('5.6')
   const after = await app.api(`/setups/${look}`)
   expect(after.version).toBe(before.version + 2)
-  await page.unroute('**/api/draft')
+  // What is still being held up is let through first.
+  await page.unrouteAll({ behavior: 'wait' })
 })
 
 test('undo goes back to nothing, redo comes back, and a reload changes neither', async ({ page, app, board }) => {

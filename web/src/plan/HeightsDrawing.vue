@@ -44,12 +44,13 @@ const body = computed(() => ({ w: 0.18 * scale.value, down: 0.36 * scale.value }
 const camera = computed(() => px(plan.camera.at.z, plan.camera.at.y))
 const wall = computed(() => (plan.studio.ground ? px(-(plan.studio.ground.behind as number), 0) : undefined))
 
+const onWall = (x: number, wide: number) =>
+  wall.value !== undefined && x < wall.value.x + 3 && x + wide > wall.value.x - 3
 const labels = computed(() => {
   const marks: Box[] = [
     ...plan.lights.map((l) => ({ x: at(l).x - 9, y: at(l).y - 9, w: 18, h: 18 })),
     { x: face.value.x - 8, y: face.value.y - 8, w: 16, h: 16 },
     { x: camera.value.x - 9, y: camera.value.y - 8, w: 18, h: 16 },
-    ...(wall.value ? [{ x: wall.value.x - 3, y: 0, w: 6, h: h.value }] : []),
     { x: w.value - 130, y: h.value - 22, w: 130, h: 18 },
   ]
   const list = [
@@ -64,7 +65,10 @@ const labels = computed(() => {
       { x: p.x - wide / 2, y: p.y + 10 },
       { x: p.x + 8, y: p.y - 23 },
       { x: p.x - 8 - wide, y: p.y - 23 },
-    ].filter((q) => q.x > 22 && q.x + wide < w.value && q.y > 0)
+    ]
+      .filter((q) => q.x > 22 && q.x + wide < w.value && q.y > 0)
+      // Rather off the wall than on it.
+      .sort((a, b) => Number(onWall(a.x, wide)) - Number(onWall(b.x, wide)))
     return { what: words, w: wide, h: 15, places, rank }
   })
   return placeLabels(list, marks)

@@ -12,6 +12,8 @@ const board = useBoard()
 const plan = usePlan()
 const shown = computed(() => plan.shown)
 const light = computed(() => shown.value?.lights.find((l) => l.light === board.chosen))
+/** It is chosen, and has no place yet. */
+const unplaced = computed(() => shown.value?.unplaced.find((l) => l.light === board.chosen))
 const face = computed(() => shown.value?.face.find((f) => f.light === board.chosen))
 const rim = computed(() => shown.value?.rims.find((r) => r.light === board.chosen))
 const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.placement))
@@ -21,9 +23,15 @@ const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.pl
   <div v-if="shown" class="grid gap-3">
     <section class="card p-3" aria-label="Chosen light">
       <div class="flex items-center gap-2">
-        <RoleMark v-if="light" :role="light.role" />
-        <h2 class="text-head font-[650]">{{ light?.name ?? 'No light chosen' }}</h2>
+        <RoleMark v-if="light ?? unplaced" :role="(light ?? unplaced)!.role" />
+        <h2 class="text-head font-[650]">{{ (light ?? unplaced)?.name ?? 'No light chosen' }}</h2>
         <span class="text-text-2">{{ light?.words }}</span>
+        <template v-if="unplaced">
+          <span class="min-w-0 flex-1 text-text-2">It is not on the plan yet.</span>
+          <PushButton v-if="!board.moment" @click="board.write(unplaced.entry)"
+            >Put it where it likely stands</PushButton
+          >
+        </template>
       </div>
       <PlaceFields v-if="light && !board.moment" class="mt-2" :light="light" :length="shown.length" />
       <dl v-if="light" class="mt-3 grid grid-cols-[84px_1fr] gap-x-3 gap-y-1">

@@ -24,6 +24,8 @@ const extent = computed(() => plan.rest?.extent ?? { left: -2, right: 2, behind:
 const chosen = computed(() => drawn.value?.lights.find((l) => l.light === board.chosen))
 const words = computed(() => {
   if (plan.wants.together) return 'All lights together: stops against the exposure'
+  const unplaced = drawn.value?.unplaced.find((l) => l.light === board.chosen)
+  if (unplaced) return `${unplaced.name} is not on the plan yet`
   if (!chosen.value) return 'Choose a light to see its lines'
   const { name, role } = chosen.value
   return `Stops from ${name.toLowerCase()} at the ${role === 'ground' ? 'ground' : 'sitter'}`

@@ -259,6 +259,15 @@ describe('the panels of the plan', () => {
     expect(written).toEqual([lower])
   })
 
+  it('says of a light that has no place yet that it has none, and puts it where it likely stands', async () => {
+    const entry = { placed: { light: 'key', around: { distance: 1.5, round: -45, height: 1.85 } } }
+    await show(LightPanel)
+    await serve(plan({ lights: [], unplaced: [{ light: 'key', role: 'key', name: 'Key', entry }] } as never))
+    expect(page.text()).toContain('It is not on the plan yet.')
+    await press('Put it where it likely stands')
+    expect(written).toEqual([entry])
+  })
+
   it('begins from an arrangement with all of its entries', async () => {
     const entries = [{ note: { text: 'key' } }, { note: { text: 'fill' } }]
     served = plan({

@@ -9,16 +9,17 @@ export function useAsking<Q, A>(put: (question: Q) => Promise<A>) {
   const answer = shallowRef<A>()
   const refused = shallowRef<Refused>()
   const failed = ref<string>()
-  let out = false
+  /** A question is out, and the answer that stands is to one before it. */
+  const out = ref(false)
   let waiting: { question: Q } | undefined
   let given = 0
 
   async function ask(question: Q): Promise<void> {
-    if (out) {
+    if (out.value) {
       waiting = { question }
       return
     }
-    out = true
+    out.value = true
     const asked = given
     try {
       const now = await put(question)
@@ -26,7 +27,7 @@ export function useAsking<Q, A>(put: (question: Q) => Promise<A>) {
     } catch (error) {
       if (asked === given) tell(answer.value, error as Error)
     } finally {
-      out = false
+      out.value = false
     }
     const next = waiting
     waiting = undefined
@@ -46,5 +47,5 @@ export function useAsking<Q, A>(put: (question: Q) => Promise<A>) {
     tell(undefined)
   }
 
-  return { answer, refused, failed, ask, giveUp }
+  return { answer, refused, failed, out, ask, giveUp }
 }

@@ -97,6 +97,26 @@ describe('a light that is dragged', () => {
     expect(useNotices().now).toMatchObject({ words: 'Not moved. Rim would stand in the wall.', warn: true })
   })
 
+  it('is written where it was let go, though a place on the way was refused', async () => {
+    const refusal = {
+      error: { status: 422, detail: 'No.', title: '', type: '' },
+      response: new Response(null, { status: 422 }),
+    }
+    let answer: (with_: unknown) => void = () => undefined
+    vi.spyOn(api, 'POST')
+      .mockResolvedValueOnce(refusal as never)
+      .mockReturnValueOnce(new Promise((r) => (answer = r)) as never)
+    const write = vi.spyOn(useBoard(), 'write').mockImplementation(() => undefined)
+    const plan = usePlan()
+    await plan.move(placed(9))
+    void plan.move(placed(0.5))
+    plan.drop()
+    expect(write).toHaveBeenCalledExactlyOnceWith(placed(0.5))
+    answer({ data: drawn('fill'), response: new Response() })
+    await settle()
+    expect(plan.shown).toMatchObject({ name: 'fill' })
+  })
+
   it('shows the plan of an earlier moment while that is looked at, and moves nothing in it', async () => {
     const asked: unknown[] = []
     vi.spyOn(api, 'POST').mockImplementation(((_: string, { body }: { body: { setup: unknown } }) => {

@@ -77,7 +77,8 @@ export const usePlan = defineStore('plan', () => {
     clearTimeout(resting)
     const entry = moving.value
     if (!entry || dropped.value) return
-    if (refused.value) {
+    // What was refused may have been a place on the way: then the server is asked by the entry itself.
+    if (refused.value && !dragging.out.value) {
       notices.say(`Not moved. ${refused.value}`, { warn: true })
       putAway()
       return

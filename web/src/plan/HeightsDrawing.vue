@@ -5,7 +5,7 @@ import type { Entry, Plan, PlanLight, Setup } from '@/api/client'
 import { place as placeLabels, textWidth, type Box } from '@/ladder/placer'
 import { FOOT } from '@/light/distance'
 import { ROLE_COLOURS } from '@/ui/marks'
-import { useHold } from './hold'
+import { mine, useHold } from './hold'
 import LightMark from './LightMark.vue'
 import { cameraAt, placed, placeOf, shifted } from './place'
 import { type Extent, gridLines, path, snapped } from './window'
@@ -96,8 +96,7 @@ function rise(event: KeyboardEvent): number {
   const step = event.shiftKey ? 0.01 : 0.05
   const by = { ArrowUp: step, ArrowDown: -step, PageUp: 0.05, PageDown: -0.05 }[event.key] ?? 0
   if (!by || still) return 0
-  event.preventDefault()
-  event.stopPropagation()
+  mine(event)
   return by
 }
 function raiseLight(event: KeyboardEvent, l: PlanLight): void {

@@ -14,6 +14,7 @@ const shown = computed(() => plan.shown)
 const light = computed(() => shown.value?.lights.find((l) => l.light === board.chosen))
 /** It is chosen, and has no place yet. */
 const unplaced = computed(() => shown.value?.unplaced.find((l) => l.light === board.chosen))
+const named = computed(() => light.value ?? unplaced.value)
 const face = computed(() => shown.value?.face.find((f) => f.light === board.chosen))
 const rim = computed(() => shown.value?.rims.find((r) => r.light === board.chosen))
 const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.placement))
@@ -23,8 +24,8 @@ const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.pl
   <div v-if="shown" class="grid gap-3">
     <section class="card p-3" aria-label="Chosen light">
       <div class="flex items-center gap-2">
-        <RoleMark v-if="light ?? unplaced" :role="(light ?? unplaced)!.role" />
-        <h2 class="text-head font-[650]">{{ (light ?? unplaced)?.name ?? 'No light chosen' }}</h2>
+        <RoleMark v-if="named" :role="named.role" />
+        <h2 class="text-head font-[650]">{{ named?.name ?? 'No light chosen' }}</h2>
         <span class="text-text-2">{{ light?.words }}</span>
         <template v-if="unplaced">
           <span class="min-w-0 flex-1 text-text-2">It is not on the plan yet.</span>

@@ -5,7 +5,7 @@ import type { Contours, Entry, Plan, PlanLight, Setup } from '@/api/client'
 import { textWidth, type Box } from '@/ladder/placer'
 import { abbreviated, FOOT, inUnit } from '@/light/distance'
 import { ROLE_COLOURS } from '@/ui/marks'
-import { useHold } from './hold'
+import { mine, useHold } from './hold'
 import { along, labelled, type Named } from './labels'
 import LightMark from './LightMark.vue'
 import {
@@ -185,59 +185,45 @@ const numbers = computed(() => {
 const { held, local, take, drag, letGo } = useHold(frame, { drop: () => emit('drop') })
 const floorAt = (here: Spot) => toMetres(view.value, size.value, here.x, here.y)
 
+/** A spot of the floor, in steps. */
+const spot = (x: number, z: number, free: boolean) => ({ x: snapped(x, free), z: snapped(z, free) })
+
+/** From now on what is held goes where the pointer is on the floor. */
+function follow(event: PointerEvent, entry: (x: number, z: number, free: boolean) => Entry): void {
+  if (still) return
+  take(event, (here, free) => {
+    const { x, z } = floorAt(here)
+    emit('move', entry(x, z, free))
+  })
+}
 function takeLight(event: PointerEvent, l: PlanLight): void {
   emit('choose', l.light)
   const before = placeOf(setup, l.light)
-  if (still || !before) return
+  if (!before) return
   const here = floorAt(local(event))
   const [dx, dz] = [l.at.x - here.x, l.at.z - here.z]
-  take(event, (to, free) => {
-    const m = floorAt(to)
-    emit('move', placed(l.light, shifted(before, snapped(m.x + dx, free), before.at.y, snapped(m.z + dz, free))))
+  follow(event, (mx, mz, free) => {
+    const { x, z } = spot(mx + dx, mz + dz, free)
+    return placed(l.light, shifted(before, x, before.at.y, z))
   })
 }
 function takeAim(event: PointerEvent, l: PlanLight): void {
   const before = placeOf(setup, l.light)
-  if (still || !before) return
-  take(event, (to, free) => {
-    const m = floorAt(to)
-    emit('move', placed(l.light, aimed(before, snapped(m.x, free), l.aim.y, snapped(m.z, free))))
+  if (!before) return
+  follow(event, (mx, mz, free) => {
+    const { x, z } = spot(mx, mz, free)
+    return placed(l.light, aimed(before, x, l.aim.y, z))
   })
 }
-function takeCamera(event: PointerEvent): void {
-  if (still) return
-  take(event, (to, free) => {
-    const m = floorAt(to)
-    emit('move', cameraAt(plan, { x: snapped(m.x, free), z: snapped(m.z, free) }))
-  })
-}
-function takeSitter(event: PointerEvent): void {
-  if (still) return
-  take(event, (to, free) => {
-    const m = toMetres(base.value, size.value, to.x, to.y)
-    emit('move', { sitter_moved: { x: snapped(m.x, free), z: snapped(m.z, free) } })
-  })
-}
-function takePanel(event: PointerEvent, index: number): void {
-  if (still) return
-  take(event, (to, free) => {
-    const m = floorAt(to)
-    emit(
-      'move',
-      panelAt(plan, index, (p) => ({ at: { ...p.at, x: snapped(m.x, free), z: snapped(m.z, free) } })),
-    )
-  })
-}
-function takeTurn(event: PointerEvent, index: number): void {
-  if (still) return
-  take(event, (to, free) => {
-    const m = floorAt(to)
-    emit(
-      'move',
-      panelAt(plan, index, (p) => ({ facing: bearing(m.x - p.at.x, m.z - p.at.z, free ? 1 : 5) })),
-    )
-  })
-}
+const takeCamera = (event: PointerEvent) => follow(event, (x, z, free) => cameraAt(plan, spot(x, z, free)))
+const takeSitter = (event: PointerEvent) =>
+  follow(event, (x, z, free) => ({ sitter_moved: spot(x + gone.value.x, z + gone.value.z, free) }))
+const takePanel = (event: PointerEvent, index: number) =>
+  follow(event, (x, z, free) => panelAt(plan, index, (p) => ({ at: { ...p.at, ...spot(x, z, free) } })))
+const takeTurn = (event: PointerEvent, index: number) =>
+  follow(event, (x, z, free) =>
+    panelAt(plan, index, (p) => ({ facing: bearing(x - p.at.x, z - p.at.z, free ? 1 : 5) })),
+  )
 
 // The floor itself is dragged to look elsewhere; two fingers zoom.
 const fingers = new Map<number, Spot>()
@@ -281,11 +267,6 @@ watch(
 
 // ---- keys ----
 
-/** Whether a key was meant for what has the focus: it goes no farther then. */
-function mine(event: KeyboardEvent): void {
-  event.preventDefault()
-  event.stopPropagation()
-}
 /** Pages up and down: one step up, one down. */
 const page = (key: string) => Number(key === 'PageUp') - Number(key === 'PageDown')
 

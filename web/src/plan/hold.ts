@@ -5,6 +5,12 @@ import type { Spot } from './window'
 /** Where something goes that is dragged: the pointer on the drawing in pixels, and whether it moves freely instead of in steps. */
 type Follow = (here: Spot, free: boolean) => void
 
+/** A key was meant for what has the focus: it goes no farther. */
+export function mine(event: KeyboardEvent): void {
+  event.preventDefault()
+  event.stopPropagation()
+}
+
 /** What a hand has hold of on a drawing, from press to release. A press alone moves nothing; Escape gives it up. */
 export function useHold(frame: Readonly<ShallowRef<HTMLElement | null>>, say: { drop: () => void }) {
   const held = shallowRef<Follow>()

@@ -454,12 +454,9 @@ impl Job<'_> {
         let enough = left.tenths().abs() <= super::TOLERANCE_TENTHS;
         let (back, from_to) = self.distance(if enough { self.change } else { self.change - self.turn });
         let (kind, say) = if enough {
-            let alternative = match from_to {
-                Some((from, to)) => Some(format!("Or {back}, {from} to {to}.")),
-                None if self.light.distance.is_none() => Some(format!("Or {back} to {}.", times(self.change))),
-                // It can't be moved so.
-                None => None,
-            };
+            // Where its distance is known and none does it, it can't be moved so.
+            let factor = || self.light.distance.is_none().then(|| format!("Or {back} to {}.", times(self.change)));
+            let alternative = from_to.map(|(from, to)| format!("Or {back}, {from} to {to}.")).or_else(factor);
             why.extend(alternative.map(|words| vec![text(words)]));
             (
                 MoveKind::Dial,

@@ -516,6 +516,13 @@ pub(crate) struct Stood {
     pub(crate) off: Option<&'static str>,
 }
 
+impl Stood {
+    /// How far its front is from where it is metered, to the millimetre.
+    fn distance(&self) -> Result<Meters, Refusal> {
+        Meters::new((self.emitter.front.at.distance(self.spot) * 1000.0).round() / 1000.0)
+    }
+}
+
 /// At another distance from what it lights, on its way there.
 fn at_distance(from: DVec3, spot: DVec3, distance: f64) -> DVec3 {
     spot + (from - spot).try_normalize().unwrap_or(DVec3::Z) * distance
@@ -693,8 +700,8 @@ impl Setup {
         for light in &mut self.lights {
             let Some(standing) = light.standing_in(&now) else { continue };
             let at = standing.emitter.front.at;
-            let distance = Meters::new((at.distance(standing.spot) * 1000.0).round() / 1000.0)
-                .map_err(|r| Refusal::new("place", format!("{} stands there: {}", light.name(), r.message)))?;
+            let distance =
+                standing.distance().map_err(|r| Refusal::new("place", format!("{} stands there: {}", light.name(), r.message)))?;
             let angle = Degrees::new((at - now.face()).angle_between(now.to_camera()).to_degrees().round())?;
             let was = before.light(&light.id);
             let old = was.and_then(|w| w.standing_in(&then));
@@ -771,8 +778,9 @@ impl Setup {
         let at = Point::near(at);
         light.place = Some(LightPlace { at, ..place });
         // From there it must be told how far it is, whatever it looks at now.
-        let stands = light.standing_in(&studio).map_or(at.vector().distance(standing.spot), |s| s.emitter.front.at.distance(s.spot));
-        Meters::new(stands).map_err(|r| Refusal::new("distance", r.message))?;
+        if let Some(stands) = light.standing_in(&studio) {
+            stands.distance().map_err(|r| Refusal::new("distance", r.message))?;
+        }
         if light.distance.is_none() || light.rig.angle.is_none() {
             light.distance = light.distance.or_else(|| Meters::new(at.vector().distance(standing.spot)).ok());
             light.rig.angle = light

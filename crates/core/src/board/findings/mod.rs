@@ -397,20 +397,20 @@ impl Found<'_> {
             self.say(FindingKind::CommanderContributes, "camera", words);
         }
         if transmitter.link == Link::Optical {
-            let mut told = false;
-            for light in stage.map_or(&[][..], |s| s.lights.as_slice()) {
-                let of = &setup.lights[light.index];
-                let Some(hidden) = stage.and_then(|s| seen::hidden_from_camera(s, light)).filter(|_| of.unit.is_some()) else { continue };
+            let hidden: Vec<(&Light, &str)> = stage.map_or_else(Vec::new, |stage| {
+                let placed = stage.lights.iter().filter_map(|l| Some((&setup.lights[l.index], seen::hidden_from_camera(stage, l)?)));
+                placed.filter(|(light, _)| light.unit.is_some()).collect()
+            });
+            for (light, what) in &hidden {
                 let words = format!(
-                    "{} sends light, and {hidden} between it and the {}: it likely does not fire. Turn its sensor to a wall that the light \
+                    "{} sends light, and {what} between it and the {}: it likely does not fire. Turn its sensor to a wall that the light \
                      reaches, move it out to the side, or use radio or a cord.",
                     transmitter.name,
-                    of.name().to_lowercase()
+                    light.name().to_lowercase()
                 );
-                self.say(FindingKind::LineOfSight, of.id.as_str(), words);
-                told = true;
+                self.say(FindingKind::LineOfSight, light.id.as_str(), words);
             }
-            if !told {
+            if hidden.is_empty() {
                 let words = format!("{} sends light: each unit's sensor must see it, and sunlight drowns it.", transmitter.name);
                 self.say(FindingKind::LineOfSight, "camera", words);
             }

@@ -1,15 +1,55 @@
-//! A database of its own for each test, on the server that `./run test` starts.
+//! A database of its own for each test, on the server that `./run test` starts; empty, or with the first record.
 
-use sea_orm::{ConnectionTrait, Database};
+use sea_orm::{ConnectionTrait, Database, DatabaseConnection, Statement};
+use sea_orm_migration::MigratorTrait;
 use uuid::Uuid;
 
-use crate::{Store, StoreError};
+use crate::{Store, StoreError, migration::Migrator};
 
 /// A store on an empty, migrated database of its own, with that database's address.
 ///
 /// # Errors
 /// Where `INK_LAMP_TEST_DATABASE_URL` is not set or its server does not answer.
 pub async fn fresh_store() -> Result<(Store, String), StoreError> {
+    let url = fresh_database().await?;
+    let store = Store::connect(&url, 8).await?;
+    store.migrate().await?;
+    Ok((store, url))
+}
+
+/// The first record's tables in the order in which they can be filled.
+const FIRST_RECORD: [(&str, &str); 5] = [
+    ("sitting", include_str!("../tests/data/first_record/sitting.jsonl")),
+    ("setup", include_str!("../tests/data/first_record/setup.jsonl")),
+    ("tape_entry", include_str!("../tests/data/first_record/tape_entry.jsonl")),
+    ("kit_item", include_str!("../tests/data/first_record/kit_item.jsonl")),
+    ("calibration_sample", include_str!("../tests/data/first_record/calibration_sample.jsonl")),
+];
+
+/// A store on a database that the version with the first two migrations left behind: the demo, its kit and 200 random tapes. Given as
+/// this version opens it.
+///
+/// # Errors
+/// As [`fresh_store`].
+pub async fn first_record() -> Result<Store, StoreError> {
+    let url = fresh_database().await?;
+    let db: DatabaseConnection = Database::connect(&url).await?;
+    Migrator::up(&db, Some(2)).await?;
+    for (table, rows) in FIRST_RECORD {
+        let rows: Vec<&str> = rows.lines().collect();
+        let fill = format!("insert into {table} overriding system value select * from json_populate_recordset(null::{table}, $1::json)");
+        for part in rows.chunks(500) {
+            let part = format!("[{}]", part.join(","));
+            db.execute_raw(Statement::from_sql_and_values(db.get_database_backend(), &fill, [part.into()])).await?;
+        }
+    }
+    db.close().await?;
+    let store = Store::connect(&url, 8).await?;
+    store.migrate().await?;
+    Ok(store)
+}
+
+async fn fresh_database() -> Result<String, StoreError> {
     let missing =
         || StoreError::Damaged { what: "INK_LAMP_TEST_DATABASE_URL".to_owned(), why: "it is not set; ./run test sets it".to_owned() };
     let server = std::env::var("INK_LAMP_TEST_DATABASE_URL").map_err(|_| missing())?;
@@ -17,8 +57,5 @@ pub async fn fresh_store() -> Result<(Store, String), StoreError> {
     let admin = Database::connect(&server).await?;
     admin.execute_unprepared(&format!("create database {name}")).await?;
     admin.close().await?;
-    let url = server.rsplit_once('/').map_or_else(|| name.clone(), |(host, _)| format!("{host}/{name}"));
-    let store = Store::connect(&url, 8).await?;
-    store.migrate().await?;
-    Ok((store, url))
+    Ok(server.rsplit_once('/').map_or_else(|| name.clone(), |(host, _)| format!("{host}/{name}")))
 }

@@ -1,10 +1,10 @@
 //! Depth of field, diffraction, and what focusing near costs: thin-lens handbook formulas, closed form.
 
+use serde::{Deserialize, Serialize};
+
 use crate::{
-    kit::{Micrometres, Millimetres, SensorSize},
+    measure::{Meters, Micrometres, Millimetres},
     scale::{Aperture, Stops},
-    setup::Meters,
-    shutter::magnification,
 };
 
 /// The customary share of a sensor's diagonal that still reads as a point (common practice, from memory).
@@ -90,6 +90,24 @@ pub fn working(f_number: f64, magnification: f64) -> f64 {
 #[must_use]
 pub fn bellows(focal: Millimetres, distance: Meters) -> Option<Stops> {
     magnification(focal, distance).map(|m| Stops::of(2.0 * (1.0 + m).log2()))
+}
+
+/// Magnification of a thin lens: `f/(u − f)`. None nearer than the focal length.
+#[must_use]
+pub fn magnification(focal: Millimetres, distance: Meters) -> Option<f64> {
+    let (f, u) = (focal.get(), distance.get() * 1000.0);
+    (u > f).then(|| f / (u - f))
+}
+
+/// A sensor's size.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SensorSize {
+    /// The long side.
+    pub width: Millimetres,
+    /// The short side.
+    pub height: Millimetres,
 }
 
 #[cfg(test)]

@@ -6,7 +6,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use crate::{Refusal, meter::Amount, scale::Stops};
+use crate::{meter::Amount, refusal::Refusal, scale::Stops};
 
 /// What "3 : 1" means.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]

@@ -5,62 +5,15 @@
 use serde::{Deserialize, Serialize};
 
 use crate::{
-    Refusal,
     field::{DVec3, Emitter, Front, Outline},
-    meter::Degrees,
-    quantity::quantity,
+    measure::{Degrees, Extent, HalfAngle, Loss, Meters, Mired, quantity::quantity},
+    refusal::Refusal,
     scale::Stops,
-    setup::Meters,
 };
 
 quantity! {
-    /// Light that is taken away, 0 to 12 stops.
-    Loss, "loss", 0.0 to 12.0, "stops", "loss"
-}
-quantity! {
-    /// A length of a front or a panel, 0.02 to 6 metres.
-    Extent, "size", 0.02 to 6.0, "m", "size of a modifier (a 90 cm box is 0.9 m wide)"
-}
-quantity! {
     /// Exponent of a `cosⁿ` beam, 0.5 to 200.
     Exponent, "exponent", 0.5 to 200.0, "as exponent", "beam"
-}
-quantity! {
-    /// Angle from the axis at which a beam has half its intensity, 1 to 85 degrees.
-    HalfAngle, "half_angle", 1.0 to 85.0, "degrees", "half angle"
-}
-/// A colour filter's shift in mired, −500 to +500: positive warms.
-#[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
-#[serde(try_from = "f64", into = "f64")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = f64))]
-pub struct Mired(f64);
-
-impl TryFrom<f64> for Mired {
-    type Error = Refusal;
-    fn try_from(shift: f64) -> Result<Self, Refusal> {
-        if (-500.0..=500.0).contains(&shift) {
-            Ok(Self(shift))
-        } else {
-            Err(Refusal::new("mired", format!("{shift} mired is no shift of a gel. Give −500 to 500 mired; positive warms.")))
-        }
-    }
-}
-
-impl From<Mired> for f64 {
-    fn from(shift: Mired) -> f64 {
-        shift.0
-    }
-}
-
-impl Loss {
-    /// No loss.
-    pub const NONE: Self = Self(0.0);
-
-    /// As stops of light taken away.
-    #[must_use]
-    pub fn stops(self) -> Stops {
-        Stops::of(self.0)
-    }
 }
 
 /// What a modifier is.
@@ -240,7 +193,7 @@ pub struct Grid {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Gel {
     /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::setup::name")]
+    #[serde(deserialize_with = "crate::name::name")]
     pub name: String,
     /// Shift: positive warms.
     pub mired: Mired,
@@ -254,7 +207,7 @@ pub struct Gel {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Filter {
     /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::setup::name")]
+    #[serde(deserialize_with = "crate::name::name")]
     pub name: String,
     /// What it takes, stops.
     pub loss: Loss,

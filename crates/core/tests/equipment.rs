@@ -4,7 +4,8 @@
 
 use ink_lamp_core::{
     board::{Board, Finding, FindingKind, MoveKind, TapeLine, echo},
-    likely::{Calibration, sample},
+    kit::Calibration,
+    likely::sample,
     scale::Stops,
     setup::{Entry, LightId, Setup, Subject},
     words::plain,

@@ -7,21 +7,20 @@ use std::{collections::BTreeMap, fmt::Write as _, path::PathBuf, process::ExitCo
 
 use ink_lamp_core::{
     ambient,
-    color::{self, Chromaticity, Kelvin},
+    color::{self, Chromaticity},
     field::{self, DVec3, Emitter, Front, Honeycomb, Outline, Surfaces},
-    kit::{Micrometres, Millimetres, SensorSize},
-    lens,
-    meter::{self, Degrees, Receptor},
+    lens::{self, SensorSize},
+    measure::{Amperes, Degrees, HalfAngle, Kelvin, Meters, Micrometres, Millimetres, Mired, Seconds, Volts, WattHours, WattSeconds},
+    meter::{self, Receptor},
     ratio::{Convention, Ratio, lit_over_shadow, lit_over_shadow_with_spill},
     scale::{
         Aperture, Ev, Ev100, IncidentConstant, Iso, Luminance, LuminousExposure, Lux, MeterDisplay, Reflectance, ReflectedConstant, Series,
         ShutterTime, Stops, black_from, camera_equation, grey_code, grey_linear, grey_srgb, implied_reflectance, linear_of_code_limit,
     },
-    setup::Meters,
-    shape::{Beam, HalfAngle, Mired},
+    shape::Beam,
     shutter::{self, Bulb, BulbSync, Curtains, Delay, ExponentialPulse, Leaf, MetresPerSecond},
     sight,
-    strobe::{Amperes, Seconds, Volts, WattHours, WattSeconds, energy, guide},
+    strobe::{energy, guide},
 };
 use serde_json::{Map, Value, json};
 
@@ -541,7 +540,7 @@ fn pitch(i: &Inputs) -> Result<Micrometres, String> {
 }
 
 fn pixel_blur(i: &Inputs) -> Answer {
-    let m = shutter::magnification(millimetres(i, "f")?, metres(i, "u")?).ok_or("nearer than the focal length")?;
+    let m = ink_lamp_core::lens::magnification(millimetres(i, "f")?, metres(i, "u")?).ok_or("nearer than the focal length")?;
     let (um, pixels) = shutter::on_sensor(shutter::blur(speed(i)?, seconds(i, "t")?), m, pitch(i)?);
     out([("magnification", j(m)), ("blur_sensor", j(um)), ("blur_pixels", j(pixels))])
 }
@@ -642,7 +641,7 @@ fn airy(i: &Inputs) -> Answer {
 
 fn bellows(i: &Inputs) -> Answer {
     let (f, u) = (millimetres(i, "f")?, metres(i, "u")?);
-    let m = shutter::magnification(f, u).ok_or("nearer than the focal length")?;
+    let m = ink_lamp_core::lens::magnification(f, u).ok_or("nearer than the focal length")?;
     let loss = lens::bellows(f, u).ok_or("nearer than the focal length")?;
     out([("m", j(m)), ("N_working", j(lens::working(i.number("N")?, m))), ("loss", j(loss.get()))])
 }
@@ -881,7 +880,7 @@ fn aperture_from_ev(i: &Inputs) -> Answer {
 
 fn sum_of_lights(i: &Inputs) -> Answer {
     let readings: Vec<f64> = i.list("readings_Av")?.iter().filter_map(number).collect();
-    let total = meter::sum_of(&readings).ok_or("no light")?;
+    let total = ink_lamp_core::meter::amount::sum_of(&readings).ok_or("no light")?;
     let most = readings.iter().copied().fold(f64::NEG_INFINITY, f64::max);
     let shown = said(MeterDisplay::from_av(total))?;
     out([
@@ -895,14 +894,14 @@ fn sum_of_lights(i: &Inputs) -> Answer {
 fn sum_of_markings(i: &Inputs) -> Answer {
     let texts: Vec<String> = i.list("markings")?.iter().map(marking).collect();
     let av: Vec<f64> = texts.iter().map(|t| Aperture::parse(t).map(Aperture::av)).collect::<Result<_, _>>().map_err(|e| e.to_string())?;
-    let exact = said(Aperture::from_av(meter::sum_of(&av).ok_or("no light")?))?.exact();
+    let exact = said(Aperture::from_av(ink_lamp_core::meter::amount::sum_of(&av).ok_or("no light")?))?.exact();
     let literal = texts.iter().map(|t| printed(t).powi(2)).sum::<f64>().sqrt();
     out([("N_total_exact", j(exact)), ("N_total_literal", j(literal)), ("difference", j(2.0 * (literal / exact).log2()))])
 }
 
 fn n_pops(i: &Inputs) -> Answer {
     #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)]
-    let gain = meter::gain_of(i.number("n")? as u32).ok_or("no pop")?;
+    let gain = ink_lamp_core::meter::amount::gain_of(i.number("n")? as u32).ok_or("no pop")?;
     out([("gain", j(gain.get())), ("N_factor", j(gain.distance_factor()))])
 }
 
@@ -961,7 +960,7 @@ fn mixed_exposure(i: &Inputs) -> Answer {
     out([
         ("flash_Av", j(flash)),
         ("ambient_Av", j(room)),
-        ("total_Av", j(meter::sum_of(&[flash, room]).ok_or("no light")?)),
+        ("total_Av", j(ink_lamp_core::meter::amount::sum_of(&[flash, room]).ok_or("no light")?)),
         ("ambient_minus_flash", j(d.get())),
         ("flash_fraction", j(ambient::flash_share(d))),
     ])

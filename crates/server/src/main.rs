@@ -46,7 +46,7 @@ fn print_openapi() -> Result<(), String> {
 }
 
 fn print_kit_schema() -> Result<(), String> {
-    println!("{}", serde_json::to_string_pretty(&routes::kit::kit_schema()).map_err(|e| e.to_string())?);
+    println!("{}", serde_json::to_string_pretty(&ink_lamp_server::routes::kit::kit_schema()).map_err(|e| e.to_string())?);
     Ok(())
 }
 

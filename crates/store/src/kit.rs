@@ -1,7 +1,6 @@
 use chrono::Utc;
 use ink_lamp_core::{
-    kit::{Gear, KitDocument, KitFormat, KitItem},
-    likely::{Calibration, Sample},
+    kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, Sample},
     scale::Stops,
 };
 use sea_orm::{

@@ -1,5 +1,5 @@
 use chrono::{DateTime, Utc};
-use ink_lamp_core::setup::{Setup, checked_name};
+use ink_lamp_core::{name::checked_name, setup::Setup};
 use sea_orm::{
     ActiveModelTrait, ActiveValue::Set, ColumnTrait, ConnectionTrait, EntityTrait, PaginatorTrait, QueryFilter, QueryOrder, QuerySelect,
     QueryTrait, TransactionTrait,

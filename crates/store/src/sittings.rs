@@ -1,5 +1,8 @@
 use chrono::{DateTime, Utc};
-use ink_lamp_core::setup::{Entry, Setup, Start, checked_name};
+use ink_lamp_core::{
+    name::checked_name,
+    setup::{Entry, Setup, Start},
+};
 use sea_orm::{
     ActiveModelTrait,
     ActiveValue::{NotSet, Set},

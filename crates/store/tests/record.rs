@@ -7,7 +7,7 @@ use ink_lamp_core::{
     kit::{KitDocument, KitItem},
     setup::{Back, Entry, Setup},
 };
-use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
+use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Store, StoreError, fresh_store};
 use sea_orm::{ConnectionTrait, Database};
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -213,7 +213,7 @@ async fn a_kit_comes_back_as_it_was() {
     let document = KitDocument {
         format: ink_lamp_core::kit::KitFormat::Kit1,
         items: vec![piece(2, json!({"modifier": octa()})), piece(1, json!({"strobe": taper()}))],
-        samples: vec![ink_lamp_core::likely::Sample {
+        samples: vec![ink_lamp_core::kit::Sample {
             entry: Uuid::from_u128(9),
             unit: Uuid::from_u128(1),
             modifier: Some(Uuid::from_u128(2)),

@@ -2,7 +2,7 @@
 
 use serde::Serialize;
 
-use super::{Board, LaneState};
+use super::{Board, lanes::LaneState};
 use crate::{
     meter::Reading,
     scale::{FNumber, MeterDisplay, Series},

@@ -1,12 +1,17 @@
 use serde::Serialize;
 
-use super::{EnergyShown, Face, TOLERANCE_TENTHS, energy, levels::Levels, moves::Pick};
+use super::{
+    Face, TOLERANCE_TENTHS,
+    energy::{self, EnergyShown},
+    levels::Levels,
+    moves::Pick,
+};
 use crate::{
     ambient::RoomWish,
     meter::{Exposure, Reading},
-    place::{level_on_ground, stage::Stage},
-    scale::{FNumber, Series, Stops, fnumber},
-    setup::{Because, Held, Light, Role, Setup, Standing, Step},
+    place::{Stage, level_on_ground},
+    scale::{FNumber, Series, Step, Stops, fnumber::fnumber},
+    setup::{Because, Held, Light, Role, Setup, Standing},
 };
 
 /// A lane of the ladder: one step of the work.

@@ -1,7 +1,8 @@
-use super::{Face, Mark, NowAfter, TOLERANCE_TENTHS};
+use super::{Face, NowAfter, TOLERANCE_TENTHS, lanes::Mark};
 use crate::{
     ambient::{RoomWish, UNSEEN, added},
     meter::{Amount, Exposure, Reading, Receptor},
+    place::ground,
     ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::Stops,
     setup::{Follow, Held, Light, LightId, Own, Place, Role, RoomPlace, Setup},
@@ -72,7 +73,7 @@ impl Levels {
         levels.wished_room = levels.room_for(setup.room.wish);
         // A tone that is wished of the ground is its light's wish, less what the others spill there.
         if let Some(ground) = Self::index(setup, Role::Ground).filter(|i| setup.lights[*i].target.is_none() && exposure.is_some()) {
-            levels.targets[ground] = crate::place::ground::target(setup, &levels);
+            levels.targets[ground] = ground::target(setup, &levels);
         }
         levels.check = whole_against_parts(setup, &levels);
         levels

@@ -20,19 +20,21 @@ pub use energy::{CircuitShown, EnergyShown};
 pub use findings::{Finding, FindingKind};
 pub use groups::{GroupRow, GroupsShown, RatioInStops};
 pub use lanes::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, Mark, OtherPlace, Way};
+pub(crate) use levels::Levels;
 pub use moves::{Action, MoveKind, NextMove, PowerDrawing};
 pub use schools::SchoolsShown;
 pub use summary::{Summary, SummaryLane, SummaryMark};
 pub use tape::{TapeKind, TapeLine};
 
 use crate::{
-    ambient::RoomWish,
-    place::stage::Stage,
-    ratio::{Anchor, Convention, RatioSpec},
+    ambient::{self, RoomWish},
+    measure::LengthUnit,
+    meter::Reading,
+    place::Stage,
+    ratio::{Anchor, Convention, RatioSpec, RatioTarget},
     scale::{Aperture, FNumber, Reflectance, Series, Stops, grey_code},
-    setup::{Entry, LengthUnit, RoomPlace, Setup},
+    setup::{Entry, RoomPlace, Setup},
 };
-use levels::Levels;
 
 /// A mid-grey reaches full scale at `log2(1/0.18) = 2.47`; told as 2.5.
 const CLIP: Stops = Stops::constant(2.5);
@@ -245,7 +247,7 @@ fn tones() -> Vec<u8> {
 fn ladder(setup: &Setup) -> Ladder {
     let at = |stop: i32| {
         let camera = setup.camera.as_ref()?.exposure;
-        Aperture::from_av(crate::meter::Reading::av_for(Stops::of(f64::from(stop)), camera)).ok().map(FNumber::from)
+        Aperture::from_av(Reading::av_for(Stops::of(f64::from(stop)), camera)).ok().map(FNumber::from)
     };
     let rungs = (-6..=3)
         .rev()
@@ -255,10 +257,10 @@ fn ladder(setup: &Setup) -> Ladder {
             aperture: at(stop),
         })
         .collect();
-    Ladder { top: TOP, bottom: BOTTOM, clip: CLIP, black: crate::ambient::BLACK, rungs, tones: tones() }
+    Ladder { top: TOP, bottom: BOTTOM, clip: CLIP, black: ambient::BLACK, rungs, tones: tones() }
 }
 
-fn ratio_shown(target: crate::ratio::RatioTarget) -> RatioShown {
+fn ratio_shown(target: RatioTarget) -> RatioShown {
     let over = target.key_over_fill();
     let (convention, other) = match target.convention() {
         Convention::LitShadow => ("lit : shadow", format!("{} by readings", target.in_convention(Convention::Readings).shown())),
@@ -292,7 +294,7 @@ fn room_shown(setup: &Setup, levels: &Levels) -> RoomShown {
         (RoomWish::Remove(l), false) | (RoomWish::Keep(l), true) => l.level,
         _ => usual,
     };
-    let (below, at) = (limit(wish, crate::ambient::BLACK, false), limit(wish, Stops::constant(-1.5), true));
+    let (below, at) = (limit(wish, ambient::BLACK, false), limit(wish, Stops::constant(-1.5), true));
     let kept = matches!(wish, RoomWish::Keep(_));
     let (title, words) = match levels.wished_room {
         None if setup.room.reading.is_some() => ("Room is read".to_owned(), "Set the camera to see where it sits.".to_owned()),

@@ -5,13 +5,18 @@
 
 use serde::Serialize;
 
-use super::{Mark, TapeLine, findings, levels::Levels, tape};
+use super::{
+    TOLERANCE_TENTHS, findings,
+    lanes::Mark,
+    levels::Levels,
+    tape::{self, TapeLine},
+};
 use crate::{
     ambient::{RoomWish, UNSEEN},
     lens::SMALLEST_AV,
     meter::{Amount, Exposure, Reading},
     ratio::{Anchor, Convention, Ratio, RatioTarget},
-    scale::{Aperture, Iso, Series, ShutterTime, Stops, fnumber},
+    scale::{Aperture, Iso, Series, ShutterTime, Stops, fnumber::fnumber},
     setup::{
         Because, Camera, CameraSet, DialTurned, Entry, Follow, FrameShot, Held, Light, LightId, LightPut, RatioChosen, Role, Setup,
         Standing,
@@ -451,7 +456,7 @@ impl Job<'_> {
         let name = self.light.name();
         let setting = self.unit.scale.write(self.to);
         let left = self.after - self.target;
-        let enough = left.tenths().abs() <= super::TOLERANCE_TENTHS;
+        let enough = left.tenths().abs() <= TOLERANCE_TENTHS;
         let (back, from_to) = self.distance(if enough { self.change } else { self.change - self.turn });
         let (kind, say) = if enough {
             // Where its distance is known and none does it, it can't be moved so.

@@ -6,8 +6,8 @@ use super::levels::Levels;
 use crate::{
     meter::Receptor,
     ratio::Anchor,
-    scale::Stops,
-    setup::{Follow, Role, Setup, Step},
+    scale::{Step, Stops},
+    setup::{Follow, Role, Setup},
 };
 
 /// What a way of working does in this setup.

@@ -2,7 +2,10 @@
 
 use serde::Serialize;
 
-use super::{Board, CameraShown, LaneKind, LaneState};
+use super::{
+    Board, CameraShown,
+    lanes::{LaneKind, LaneState},
+};
 use crate::{scale::Stops, setup::Role, words::Span};
 
 /// A setup at a glance.

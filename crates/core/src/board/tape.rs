@@ -2,12 +2,13 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::{Board, LaneState};
+use super::{Board, lanes::LaneState};
 use crate::{
     ambient::{RoomWish, darkening},
+    measure::{LengthUnit, Meters},
     ratio::{Anchor, Convention},
     scale::{FNumber, Series, Stops},
-    setup::{CameraSet, Entry, Follow, GroundTone, Held, LightId, Meters, Place, ReadingTaken, Role, Setup, Subject},
+    setup::{CameraSet, Entry, Follow, GroundTone, Held, Light, LightId, Place, ReadingTaken, Role, Setup, Subject},
     words::{Line, Span, strong, text},
 };
 
@@ -72,8 +73,8 @@ impl TapeLine {
             }
             Entry::Dial(turned) => {
                 let (name, role, unit) = named(after, &turned.light);
-                let power = |s: &Setup| s.light(&turned.light).and_then(crate::setup::Light::power);
-                let written = after.light(&turned.light).and_then(crate::setup::Light::written).unwrap_or_default();
+                let power = |s: &Setup| s.light(&turned.light).and_then(Light::power);
+                let written = after.light(&turned.light).and_then(Light::written).unwrap_or_default();
                 let change = power(before).zip(power(after)).map(|(a, b)| b - a);
                 match change.filter(|c| *c != Stops::ZERO) {
                     Some(change) => {
@@ -86,7 +87,7 @@ impl TapeLine {
             Entry::Light(put) => {
                 let (name, role, unit) = named(after, &put.light);
                 let light = after.light(&put.light);
-                let dial = light.and_then(crate::setup::Light::written);
+                let dial = light.and_then(Light::written);
                 let mut tail: Vec<String> = light.and_then(|l| l.modifier.clone()).into_iter().collect();
                 tail.extend(put.distance.map(|d| d.told(after.length)));
                 let mut head = vec![text(if unit.is_empty() { name } else { format!("{name}: {unit} ") })];
@@ -126,8 +127,8 @@ impl TapeLine {
             }
             Entry::Length(chosen) => {
                 let unit = match chosen.unit {
-                    crate::setup::LengthUnit::Metres => "metres",
-                    crate::setup::LengthUnit::Feet => "feet",
+                    LengthUnit::Metres => "metres",
+                    LengthUnit::Feet => "feet",
                 };
                 line(TapeKind::Choice, None, vec![text("Distances")], format!("in {unit}"))
             }

@@ -8,43 +8,8 @@ mod observer;
 
 use std::sync::LazyLock;
 
+use crate::{measure::Kelvin, scale::Stops};
 use observer::{FIRST, OBSERVER, STEP};
-
-use crate::{quantity::quantity, scale::Stops, shape::Mired};
-
-quantity! {
-    /// A colour temperature, 1000 to 40000 kelvin.
-    Kelvin, "kelvin", 1000.0 to 40000.0, "K", "colour temperature"
-}
-
-impl Kelvin {
-    /// What a studio flash is matched to (common practice, no source): 5500 K.
-    pub const FLASH: Self = Self(5500.0);
-
-    /// As mired: `10⁶/T`.
-    #[must_use]
-    pub fn mired(self) -> f64 {
-        1e6 / self.0
-    }
-
-    /// The shift in mired from this to another: positive warms.
-    #[must_use]
-    pub fn shift_to(self, other: Self) -> f64 {
-        other.mired() - self.mired()
-    }
-
-    /// Through gels: `10⁶/(10⁶/T + Σ shift)`. None where no temperature is left.
-    #[must_use]
-    pub fn through(self, shifts: impl IntoIterator<Item = Mired>) -> Option<Self> {
-        Self::new(1e6 / (self.mired() + shifts.into_iter().map(f64::from).sum::<f64>())).ok()
-    }
-
-    /// `5500 K`, rounded to tens.
-    #[must_use]
-    pub fn told(self) -> String {
-        format!("{:.0} K", (self.0 / 10.0).round() * 10.0)
-    }
-}
 
 /// A chromaticity, CIE 1931 x and y.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -193,6 +158,7 @@ mod tests {
     use proptest::prelude::*;
 
     use super::*;
+    use crate::measure::Mired;
 
     proptest! {
         #[test]

@@ -3,36 +3,10 @@
 use serde::{Deserialize, Serialize};
 
 use crate::{
-    quantity::quantity,
-    scale::{Aperture, Iso, ShutterTime},
-    setup::Step,
-    strobe::Seconds,
+    lens::SensorSize,
+    measure::{Micrometres, Seconds},
+    scale::{Iso, ShutterTime},
 };
-
-quantity! {
-    /// A length on a camera, 1 to 2000 millimetres.
-    Millimetres, "millimetres", 1.0 to 2000.0, "mm", "length on a camera"
-}
-quantity! {
-    /// Distance from pixel to pixel, 0.5 to 50 micrometres.
-    Micrometres, "pixel_pitch", 0.5 to 50.0, "µm", "pixel pitch"
-}
-
-quantity! {
-    /// A meter's calibration constant, 100 to 600 lx s.
-    MeterConstant, "constant", 100.0 to 600.0, "lx s", "meter constant (flat about 250, dome about 340)"
-}
-
-/// A sensor's size.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct SensorSize {
-    /// The long side.
-    pub width: Millimetres,
-    /// The short side.
-    pub height: Millimetres,
-}
 
 /// How a shutter opens.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -68,7 +42,7 @@ pub enum DialSteps {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct CameraBody {
     /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::setup::name")]
+    #[serde(deserialize_with = "crate::name::name")]
     pub name: String,
     /// Its sensor.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -106,54 +80,4 @@ impl CameraBody {
             ShutterKind::Leaf => self.fastest,
         }
     }
-}
-
-/// What focal lengths a lens has.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct FocalRange {
-    /// Shortest.
-    pub from: Millimetres,
-    /// Longest; the same for a fixed one.
-    pub to: Millimetres,
-}
-
-/// A lens.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Lens {
-    /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::setup::name")]
-    pub name: String,
-    /// Its focal lengths.
-    pub focal: FocalRange,
-    /// Its widest aperture.
-    pub widest: Aperture,
-    /// Its smallest aperture.
-    pub smallest: Aperture,
-}
-
-/// A meter.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct MeterBody {
-    /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::setup::name")]
-    pub name: String,
-    /// Its constant with the flat receptor.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub flat: Option<MeterConstant>,
-    /// Its constant with the dome.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub dome: Option<MeterConstant>,
-    /// What it shows: `tenths` or `thirds`.
-    pub shows: Step,
-    /// Whether it reads flash.
-    pub flash: bool,
-    /// Whether it reads the pulses of high-speed sync; ordinary ones can't.
-    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
-    pub high_speed: bool,
 }

@@ -4,11 +4,13 @@
 //! shutter time is off for the room's light only: a flash is over long before the shutter closes.
 //! Source: reciprocity and the additivity of illuminance, closed form.
 
+pub mod amount;
 mod receptor;
 
 use serde::{Deserialize, Serialize};
 
-pub use receptor::{Degrees, Receptor, dome, flat};
+pub use amount::Amount;
+pub use receptor::{Receptor, dome, flat};
 
 use crate::scale::{Aperture, Iso, MeterDisplay, ShutterTime, Stops};
 
@@ -37,7 +39,7 @@ pub struct Exposure {
     /// ISO.
     pub iso: Iso,
     /// What the filters before the lens take, in stops: 0 or more. An incident meter does not see it.
-    #[serde(default, skip_serializing_if = "Stops::is_zero")]
+    #[serde(default, skip_serializing_if = "crate::scale::Stops::is_zero")]
     pub filter: Stops,
 }
 
@@ -91,84 +93,9 @@ impl Reading {
     }
 }
 
-/// An amount of light, 1 being what puts a mid-grey on the exposure. Never negative, always finite.
-#[derive(Debug, Clone, Copy, PartialEq, PartialOrd)]
-pub struct Amount(f64);
-
-impl Amount {
-    /// No light.
-    pub const NONE: Self = Self(0.0);
-
-    /// The light at a level against the exposure.
-    #[must_use]
-    pub fn at(level: Stops) -> Self {
-        Self(level.factor())
-    }
-
-    /// Its level, or none where there is no light.
-    #[must_use]
-    pub fn level(self) -> Option<Stops> {
-        Stops::from_factor(self.0)
-    }
-
-    /// The amount.
-    #[must_use]
-    pub const fn get(self) -> f64 {
-        self.0
-    }
-
-    /// Both together: `N² = N₁² + N₂²`.
-    #[must_use]
-    pub fn and(self, other: Self) -> Self {
-        Self(self.0 + other.0)
-    }
-
-    /// This light without another that was in it; none where the other is as great.
-    #[must_use]
-    pub fn without(self, other: Self) -> Self {
-        Self((self.0 - other.0).max(0.0))
-    }
-
-    /// As much of it, 0 and more.
-    #[must_use]
-    pub fn times(self, share: f64) -> Self {
-        Self(self.0 * share.max(0.0))
-    }
-
-    /// Raised by some stops.
-    #[must_use]
-    pub fn by(self, stops: Stops) -> Self {
-        Self(self.0 * stops.factor())
-    }
-
-    /// The share of this light in a whole that contains it, 0 to 1.
-    #[must_use]
-    pub fn share_of(self, whole: Self) -> f64 {
-        if whole.0 > 0.0 { (self.0 / whole.0).min(1.0) } else { 0.0 }
-    }
-}
-
-/// The `Av` of several lights together, each read alone at one ISO: `m + log2 Σ 2^(Av − m)`. None for no light at all.
-///
-/// # Examples
-/// ```
-/// let both = ink_lamp_core::meter::sum_of(&[6.0, 6.0]).unwrap();
-/// assert_eq!(both, 7.0);
-/// ```
-#[must_use]
-pub fn sum_of(readings: &[f64]) -> Option<f64> {
-    let most = readings.iter().copied().filter(|av| av.is_finite()).reduce(f64::max)?;
-    Some(most + readings.iter().map(|av| (av - most).exp2()).sum::<f64>().log2())
-}
-
-/// What `n` equal lights, or `n` pops of one, give over a single one: `log2 n`. None for no pop.
-#[must_use]
-pub fn gain_of(n: u32) -> Option<Stops> {
-    Stops::from_factor(f64::from(n))
-}
-
 #[cfg(test)]
 mod tests {
+    use amount::{Amount, gain_of, sum_of};
     use proptest::prelude::*;
 
     use super::*;

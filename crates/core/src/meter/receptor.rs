@@ -5,12 +5,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use crate::{quantity::quantity, scale::Stops};
-
-quantity! {
-    /// An angle between two directions, 0 to 180 degrees.
-    Degrees, "angle", 0.0 to 180.0, "degrees", "angle between the light and the camera"
-}
+use crate::{measure::Degrees, scale::Stops};
 
 /// What the meter wears, and where it points.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]

@@ -7,7 +7,7 @@ use super::{
     PlanExtent,
     stage::{Placed, Stage},
 };
-use crate::{field::DVec3, meter::Amount, scale::Stops};
+use crate::{field::DVec3, meter::Amount, scale::Stops, setup::LightId};
 
 /// What is taken for no light at all, stops.
 const NOTHING: f64 = -20.0;
@@ -31,7 +31,7 @@ pub struct Contour {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Contours {
     /// Which light; none for all together.
-    pub light: Option<crate::setup::LightId>,
+    pub light: Option<LightId>,
     /// From the brightest.
     pub lines: Vec<Contour>,
 }

@@ -2,19 +2,23 @@
 
 use serde::Serialize;
 
-use super::stage::{Placed, Stage, Window};
+use super::{
+    contours::{self, Contour},
+    stage::{Placed, Stage, Window},
+};
 use crate::{
     ambient::BLACK,
-    board::levels::Levels,
+    board::Levels,
     field::{DVec3, Front, Honeycomb, Outline},
     kit::PanelKind,
+    measure::{Extent, Loss, Meters},
     meter::Amount,
     scale::{Reflectance, Stops, grey_code},
     setup::{
-        DialTurned, Entry, GroundKind, GroundTone, LightId, LightPlace, LightPlaced, LightRemoved, Meters, PanelPlace, Point, Return, Role,
-        Setup, Studio,
+        Bearing, DialTurned, Entry, GroundKind, GroundTone, LightId, LightPlace, LightPlaced, LightRemoved, PanelPlace, Point, Return,
+        Role, Setup, Studio,
     },
-    shape::{Grid, Loss},
+    shape::Grid,
     words::uncapitalised,
 };
 
@@ -76,7 +80,7 @@ pub struct Elevation {
     /// Tones row by row from the top, 8-bit sRGB.
     pub tones: Vec<u8>,
     /// Lines of equal tone, a half stop apart.
-    pub contours: Vec<super::Contour>,
+    pub contours: Vec<Contour>,
     /// What the picture shows of it.
     pub picture: PictureOfGround,
 }
@@ -523,9 +527,9 @@ fn flagged(stage: &Stage) -> Option<GroundWay> {
         let panel = PanelPlace {
             kind: PanelKind::Flag,
             at: Point::near(DVec3::new(p.x, p.y.max(1.0), p.z)),
-            width: crate::shape::Extent::constant(1.2),
-            height: crate::shape::Extent::constant(2.0),
-            facing: crate::setup::Bearing::of(front.at - p),
+            width: Extent::constant(1.2),
+            height: Extent::constant(2.0),
+            facing: Bearing::of(front.at - p),
         };
         let mut studio = stage.studio.clone();
         studio.panels.push(panel);
@@ -620,7 +624,7 @@ pub(super) fn elevation(stage: &Stage) -> Option<Elevation> {
         }
     }
     let levels: Vec<f64> = (-10..=6).map(|i| f64::from(i) / 2.0).collect();
-    let grid = super::contours::Grid {
+    let grid = contours::Grid {
         left: left + cell / 2.0,
         bottom: top / f64::from(rows) / 2.0,
         across: cell,

@@ -18,15 +18,18 @@ pub use face::{CatchShown, EyeShown, FaceLight, NoseShadow, Pattern};
 pub use ground::{Elevation, GroundShown, GroundWay, PictureOfGround, Spill};
 pub use room::RoomShadow;
 pub use seen::RimShown;
+pub(crate) use stage::Stage;
 pub use starts::Arrangement;
 
 use crate::{
-    board::levels::Levels,
+    board::Levels,
     field::DVec3,
+    measure::{Degrees, Height, LengthUnit, Meters},
     scale::Stops,
-    setup::{Around, Bearing, Entry, Height, LengthUnit, LightId, LightPlaced, Meters, Point, Role, Setup, Side, Studio, rise, round_from},
+    setup::{Around, Bearing, Entry, LightId, LightPlaced, Point, Role, RoomPlace, Setup, Side, Studio, rise, round_from},
 };
-use stage::{Placed, Stage};
+use face::Frame;
+use stage::Placed;
 
 /// What is asked of a plan beside what is always told.
 #[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]
@@ -233,7 +236,7 @@ impl Plan {
 
 /// What keys and fills do to the face, and both eyes.
 pub(crate) fn face_lights(stage: &Stage) -> (Vec<FaceLight>, Vec<EyeShown>) {
-    let frame = face::Frame::of(stage);
+    let frame = Frame::of(stage);
     let lights = stage.lights.iter().filter(|l| matches!(l.role, Role::Key | Role::Fill));
     (lights.map(|l| face::face_light(stage, &frame, l)).collect(), face::eyes(stage, &frame))
 }
@@ -241,7 +244,7 @@ pub(crate) fn face_lights(stage: &Stage) -> (Vec<FaceLight>, Vec<EyeShown>) {
 /// Where the room's own light comes from, seen from above the sitter: its side, negative for camera left. By what was said with the reading,
 /// or by the windows.
 pub(crate) fn room_from(stage: &Stage) -> Option<f64> {
-    let said = stage.setup.room.light_at(crate::setup::RoomPlace::Sitter).from;
+    let said = stage.setup.room.light_at(RoomPlace::Sitter).from;
     if let Some(from) = said {
         return Some(from.direction().x);
     }
@@ -328,7 +331,7 @@ fn unplaced(stage: &Stage) -> Vec<Unplaced> {
         .filter(|l| l.place.is_none())
         .filter_map(|l| {
             // Where it is known how far and at which angle it stands, it stands so; the side is the usual one.
-            let angle = l.rig.angle.map(crate::meter::Degrees::get);
+            let angle = l.rig.angle.map(Degrees::get);
             let (round, height, distance): (f64, f64, f64) = match l.role {
                 Role::Fill => (angle.unwrap_or(25.0), 0.2, 2.2),
                 Role::Rim => (angle.unwrap_or(150.0), 0.5, 2.0),

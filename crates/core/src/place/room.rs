@@ -4,7 +4,7 @@ use serde::Serialize;
 
 use super::stage::{Placed, Stage};
 use crate::{
-    field::{DVec3, ratio_with_room},
+    field::{DVec3, Front, ratio_with_room},
     kit::PanelKind,
     ratio::Ratio,
     scale::Stops,
@@ -78,7 +78,7 @@ pub(crate) fn returned(stage: &Stage, key: &Placed) -> Returned {
 }
 
 /// What a panel throws on the cheek, against the key at the face: patch by patch, white evenly, silver round the mirrored ray.
-fn gives(stage: &Stage, key: &Placed, panel: &PanelPlace, front: &crate::field::Front, cheek: DVec3, normal: DVec3) -> f64 {
+fn gives(stage: &Stage, key: &Placed, panel: &PanelPlace, front: &Front, cheek: DVec3, normal: DVec3) -> f64 {
     let patches = front.spread(5);
     let share = 1.0 / 25.0;
     let lamp = key.stood.emitter.front.at;

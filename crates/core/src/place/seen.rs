@@ -5,7 +5,8 @@ use serde::Serialize;
 use super::stage::{Placed, SHOULDER, Stage};
 use crate::{
     field::DVec3,
-    setup::{LightId, Meters, Role, round_from},
+    measure::Meters,
+    setup::{LightId, Role, round_from},
 };
 
 /// A rim reaches this far round past what is lit, degrees, through hair and cloth: it makes a small head at 3.5 to 4.5 m behind wrap and

@@ -1,8 +1,10 @@
 //! A setup as it stands in space: where each light is, what it sends where, and where it lies against the exposure.
 
 use crate::{
-    board::levels::Levels,
+    board::Levels,
     field::{DVec3, Emitter, Surfaces},
+    lens,
+    measure::Meters,
     meter::Amount,
     scale::Stops,
     setup::{Role, Setup, Stood, Studio},
@@ -218,8 +220,8 @@ impl Window {
 fn field(setup: &Setup, studio: &Studio) -> Option<Field> {
     let camera = setup.camera.as_ref()?;
     let (focal, sensor) = (camera.focal?, camera.body.as_ref()?.sensor?);
-    let away = crate::setup::Meters::new(studio.camera_away()).ok()?;
-    let m = crate::shutter::magnification(focal, away)?;
+    let away = Meters::new(studio.camera_away()).ok()?;
+    let m = lens::magnification(focal, away)?;
     let (long, short) = (sensor.width.get(), sensor.height.get());
     let (width, height) = if studio.camera.upright { (short, long) } else { (long, short) };
     Some(Field::of(focal.get(), m, width, height))

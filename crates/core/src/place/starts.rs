@@ -2,11 +2,13 @@
 
 use serde::Serialize;
 
-use super::{seen, stage::Stage};
+use super::{room_from, seen, stage::Stage};
 use crate::{
-    board::levels::Levels,
+    board::Levels,
     field::DVec3,
-    setup::{Bearing, Entry, LightPlace, LightPlaced, Meters, Point, Role, Setup, Studio},
+    measure::Meters,
+    setup::{Bearing, Entry, Light, LightPlace, LightPlaced, Point, Role, Setup, Studio},
+    shape::Size,
 };
 
 /// An arrangement to begin from.
@@ -43,7 +45,7 @@ pub(super) fn starts(stage: &Stage, levels: &Levels) -> Vec<Arrangement> {
 
 /// The key comes from where the room's own light comes from, or from where it is; else from camera left.
 fn key_side(stage: &Stage) -> f64 {
-    let from = super::room_from(stage).filter(|x| x.abs() > 0.1);
+    let from = room_from(stage).filter(|x| x.abs() > 0.1);
     let key = stage.first(Role::Key).map(|k| k.stood.emitter.front.at.x).filter(|x| x.abs() > 0.2);
     from.or(key).map_or(-1.0, f64::signum)
 }
@@ -91,7 +93,7 @@ fn start(setup: &Setup, levels: &Levels, side: f64, arrangement: &(&str, &str, f
 }
 
 /// A place on one of some ways, inside the room and out of the picture where that can be.
-fn fitted(setup: &Setup, levels: &Levels, studio: &Studio, light: &crate::setup::Light, ways: &[Way]) -> Option<(LightPlace, String)> {
+fn fitted(setup: &Setup, levels: &Levels, studio: &Studio, light: &Light, ways: &[Way]) -> Option<(LightPlace, String)> {
     let mut last = None;
     for (round, up, distance) in ways {
         let (at, note) = inside(setup, studio, light, *round, *up, *distance);
@@ -106,7 +108,7 @@ fn fitted(setup: &Setup, levels: &Levels, studio: &Studio, light: &crate::setup:
 }
 
 /// Whether a light that stands there leaves the picture free.
-fn is_free(setup: &Setup, levels: &Levels, studio: &Studio, light: &crate::setup::Light, place: LightPlace) -> bool {
+fn is_free(setup: &Setup, levels: &Levels, studio: &Studio, light: &Light, place: LightPlace) -> bool {
     let mut trial = setup.clone();
     trial.studio = Some(Box::new(studio.clone()));
     for l in &mut trial.lights {
@@ -120,10 +122,10 @@ fn is_free(setup: &Setup, levels: &Levels, studio: &Studio, light: &crate::setup
 }
 
 /// The place of a way, drawn in until it stands free of walls and fits under the ceiling.
-fn inside(setup: &Setup, studio: &Studio, light: &crate::setup::Light, round: f64, up: f64, distance: f64) -> (DVec3, String) {
+fn inside(setup: &Setup, studio: &Studio, light: &Light, round: f64, up: f64, distance: f64) -> (DVec3, String) {
     let half = light.rig.shape.and_then(|s| s.size).map_or(0.1, |s| match s {
-        crate::shape::Size::Round { diameter } => diameter.get() / 2.0,
-        crate::shape::Size::Rectangle { width, height } => width.get().max(height.get()) / 2.0,
+        Size::Round { diameter } => diameter.get() / 2.0,
+        Size::Rectangle { width, height } => width.get().max(height.get()) / 2.0,
     });
     let at = |d: f64, up: f64| {
         let (round, up) = (round.to_radians(), up.to_radians());
@@ -157,7 +159,7 @@ fn inside(setup: &Setup, studio: &Studio, light: &crate::setup::Light, round: f6
 }
 
 /// A ground light low, 1.3 m from the ground, aimed behind the sitter, out of the picture.
-fn ground_place(setup: &Setup, levels: &Levels, studio: &Studio, light: &crate::setup::Light, side: f64) -> Option<(LightPlace, String)> {
+fn ground_place(setup: &Setup, levels: &Levels, studio: &Studio, light: &Light, side: f64) -> Option<(LightPlace, String)> {
     let ground = studio.ground?;
     let z = -ground.behind.get();
     let stands = (ground.behind.get() - 0.4).clamp(0.3, 1.3);

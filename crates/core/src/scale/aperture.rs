@@ -1,6 +1,7 @@
 use serde::{Deserialize, Serialize};
 
-use crate::{Refusal, scale::setting::setting};
+use super::setting::setting;
+use crate::refusal::Refusal;
 
 /// A relative aperture, held as `Av = 2·log2 N` (f/1 is 0, each stop is 1).
 ///

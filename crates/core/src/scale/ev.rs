@@ -5,8 +5,8 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::{Aperture, Iso, ShutterTime};
-use crate::Refusal;
+use super::{aperture::Aperture, iso::Iso, shutter_time::ShutterTime, stops::Stops};
+use crate::refusal::Refusal;
 
 /// Incident constant of a flat receptor, lx s (ISO 2720 range 240–400, from memory).
 pub const FLAT_C: IncidentConstant = IncidentConstant(250.0);
@@ -108,7 +108,7 @@ impl Ev100 {
     /// # Errors
     /// Refuses what is not finite or lies beyond ±64.
     pub fn new(ev: f64) -> Result<Self, Refusal> {
-        super::Stops::new(ev).map(|s| Self(s.get())).map_err(|r| r.at("ev100"))
+        Stops::new(ev).map(|s| Self(s.get())).map_err(|r| r.at("ev100"))
     }
 
     /// The exposure value.

@@ -1,6 +1,7 @@
 use serde::{Deserialize, Serialize};
 
-use crate::{Refusal, scale::setting::setting};
+use super::setting::setting;
+use crate::refusal::Refusal;
 
 /// A film or sensor speed, held in stops over ISO 100; `Sv = 5 + stops`.
 ///

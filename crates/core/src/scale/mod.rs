@@ -6,11 +6,13 @@
 
 mod aperture;
 mod ev;
+pub(crate) mod fnumber;
 mod iso;
 mod notation;
 mod series;
 mod setting;
 mod shutter_time;
+mod step;
 mod stops;
 mod tone;
 
@@ -19,11 +21,11 @@ pub use ev::{
     DOME_C, Ev, Ev100, FLAT_C, IncidentConstant, Luminance, LuminousExposure, Lux, REFLECTED_K, ReflectedConstant, camera_equation,
     implied_reflectance,
 };
+pub use fnumber::FNumber;
 pub use iso::Iso;
-pub use notation::{FNumber, MeterDisplay};
+pub use notation::MeterDisplay;
 pub use series::Series;
 pub use shutter_time::ShutterTime;
+pub use step::Step;
 pub use stops::Stops;
 pub use tone::{Reflectance, black_from, grey_code, grey_linear, grey_srgb, level_of_code, linear_of_code_limit};
-
-pub(crate) use notation::fnumber;

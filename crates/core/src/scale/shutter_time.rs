@@ -1,6 +1,7 @@
 use serde::{Deserialize, Serialize};
 
-use crate::{Refusal, scale::setting::setting};
+use super::setting::setting;
+use crate::refusal::Refusal;
 
 /// An exposure time, held as `Tv = −log2 t` with `t` in seconds (1 s is 0, 1/125 is 7).
 ///

@@ -1,9 +1,11 @@
-use std::fmt;
-use std::ops::{Add, AddAssign, Mul, Neg, Sub};
+use std::{
+    fmt,
+    ops::{Add, AddAssign, Mul, Neg, Sub},
+};
 
 use serde::{Deserialize, Serialize};
 
-use crate::Refusal;
+use crate::refusal::Refusal;
 
 /// A difference of exposure in stops: base-2 logarithm of the ratio of two amounts of light. Always finite.
 ///

@@ -3,7 +3,8 @@
 //! Source: IEC 61966-2-1 transfer function, from memory; checked against the reference cases of topic 6.
 //! A real camera's tone curve, lens flare and light from the room usually set the black, not this arithmetic.
 
-use crate::{Refusal, scale::Stops};
+use super::stops::Stops;
+use crate::refusal::Refusal;
 
 /// A diffuse reflectance within (0, 1]. A mid-grey is 0.18.
 #[derive(Debug, Clone, Copy, PartialEq, PartialOrd)]

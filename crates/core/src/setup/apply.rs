@@ -1,14 +1,20 @@
 use super::{
-    Automatic, Because, Camera, CameraSet, Entry, Firing, FrameSeen, Held, Holds, Light, LightId, LightPut, MOST_LIGHTS, Other,
-    ReadingTaken, Role, RoomSeen, Setup, Subject, TargetSet,
+    Camera, MOST_LIGHTS, Setup,
+    entry::{CameraSet, Entry, LightPut, ReadingTaken, Subject, TargetSet},
+    firing::Firing,
+    holds::Holds,
+    light::{Because, Held, Light, LightId, Other, Role, Standing},
+    rig::Automatic,
+    room::{FrameSeen, RoomSeen},
 };
 use crate::{
-    Refusal,
     ambient::RoomWish,
+    measure::Loss,
     meter::{Exposure, Reading, Receptor},
     ratio::{Anchor, Convention, Ratio, RatioTarget},
+    refusal::Refusal,
     scale::Stops,
-    shape::{Grid, Loss},
+    shape::Grid,
     strobe::{Dial, Unit},
 };
 
@@ -355,9 +361,9 @@ impl Held {
     #[must_use]
     pub const fn carried(&self) -> Option<Stops> {
         match self.standing {
-            super::Standing::Measured => Some(Stops::ZERO),
-            super::Standing::Carried { by, .. } => Some(by),
-            super::Standing::Stale { .. } => None,
+            Standing::Measured => Some(Stops::ZERO),
+            Standing::Carried { by, .. } => Some(by),
+            Standing::Stale { .. } => None,
         }
     }
 }

@@ -4,15 +4,21 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use super::{
-    Firing, GroundWished, Holds, How, LengthUnit, LightId, LightPlaced, Meters, NoFlash, Rig, Role, RoomLight, Schools, Setup, SitterMoved,
-    Studio, Supplies,
+    Setup,
+    firing::Firing,
+    holds::Holds,
+    light::{LightId, Role},
+    plan::{GroundWished, LightPlaced, SitterMoved, Studio},
+    rig::{How, Rig, Tone},
+    room::{NoFlash, RoomLight},
+    schools::{Schools, Supplies},
 };
 use crate::{
-    Refusal,
     ambient::RoomWish,
-    color::Kelvin,
-    kit::{CameraBody, Lens, Millimetres, Transmitter},
-    ratio::RatioTarget,
+    kit::{CameraBody, Lens, Transmitter},
+    measure::{Kelvin, LengthUnit, Meters, Millimetres},
+    ratio::{RatioSpec, RatioTarget},
+    refusal::Refusal,
     scale::{Aperture, Iso, MeterDisplay, ShutterTime, Stops},
     shape::Filter,
     strobe::Unit,
@@ -169,7 +175,7 @@ impl fmt::Display for Subject {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Start {
     /// What it was copied from, in words.
-    #[serde(deserialize_with = "super::name")]
+    #[serde(deserialize_with = "crate::name::name")]
     pub from: String,
     /// What was copied.
     pub setup: Box<Setup>,
@@ -192,10 +198,10 @@ pub struct ReadingTaken {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub shutter: Option<ShutterTime>,
     /// Which lights were on, where and how it was held.
-    #[serde(default, skip_serializing_if = "How::is_usual")]
+    #[serde(default, skip_serializing_if = "super::rig::How::is_usual")]
     pub how: How,
     /// What else is known of the room's light; only with a reading of the room.
-    #[serde(default, skip_serializing_if = "RoomLight::is_plain")]
+    #[serde(default, skip_serializing_if = "super::room::RoomLight::is_plain")]
     pub light: RoomLight,
 }
 
@@ -270,13 +276,13 @@ pub struct LightPut {
     #[cfg_attr(feature = "schema", schema(example = "1/8", max_length = 40))]
     pub dial: Option<String>,
     /// What is on it: 1 to 60 characters.
-    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "super::optional_name")]
+    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "crate::name::optional_name")]
     pub modifier: Option<String>,
     /// How far it stands from what it lights, metres.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub distance: Option<Meters>,
     /// What its modifier does, grid, gels, angle, group, channel, circuit.
-    #[serde(default, skip_serializing_if = "Rig::is_plain")]
+    #[serde(default, skip_serializing_if = "super::rig::Rig::is_plain")]
     pub rig: Rig,
 }
 
@@ -295,7 +301,7 @@ pub struct LightRemoved {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct RatioChosen {
     /// The wish; nothing gives it up.
-    #[cfg_attr(feature = "schema", schema(value_type = Option<crate::ratio::RatioSpec>))]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<RatioSpec>))]
     pub target: Option<RatioTarget>,
 }
 
@@ -339,7 +345,7 @@ pub struct AutomaticFrame {
     #[cfg_attr(feature = "schema", schema(example = "1/16", max_length = 40))]
     pub gave: String,
     /// How light the scene is on the whole.
-    pub tone: super::Tone,
+    pub tone: Tone,
 }
 
 /// A frame was shot.
@@ -348,7 +354,7 @@ pub struct AutomaticFrame {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct FrameShot {
     /// What was seen in it: 1 to 60 characters.
-    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "super::optional_name")]
+    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "crate::name::optional_name")]
     pub note: Option<String>,
     /// It was shot without flash: what a mid-grey became in it.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -361,7 +367,7 @@ pub struct FrameShot {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct NoteTaken {
     /// 1 to 60 characters.
-    #[serde(deserialize_with = "super::name")]
+    #[serde(deserialize_with = "crate::name::name")]
     pub text: String,
 }
 

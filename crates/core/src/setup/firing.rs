@@ -2,13 +2,15 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::{Camera, Held, Light, LightId, Setup};
+use super::{
+    Camera, Setup,
+    light::{Held, Light, LightId},
+};
 use crate::{
     kit::ShutterKind,
+    measure::{Loss, Seconds},
     scale::{Iso, ShutterTime, Stops},
-    shape::Loss,
-    shutter::{Curtains, Delay, ExponentialPulse, Leaf, Passed},
-    strobe::Seconds,
+    shutter::{Curtains, Delay, ExponentialPulse, Leaf, Passed, seconds_of},
 };
 
 /// How shutter and flash meet.
@@ -88,12 +90,6 @@ impl Camera {
     pub fn is_past_sync(&self, shutter: ShutterTime) -> bool {
         self.sync.is_some_and(|sync| shutter.tv() > sync.tv() + 1e-9)
     }
-}
-
-/// An exposure time as plain seconds.
-#[must_use]
-pub fn seconds_of(shutter: ShutterTime) -> Option<Seconds> {
-    Seconds::new(shutter.seconds()).ok()
 }
 
 impl Setup {

@@ -2,8 +2,8 @@
 
 use uuid::Uuid;
 
-use super::{Entry, Setup};
-use crate::Refusal;
+use super::{Setup, entry::Entry};
+use crate::refusal::Refusal;
 
 /// A tape, read from its beginning: the entries that stand, and those taken back that can still be brought back.
 ///

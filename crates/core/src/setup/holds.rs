@@ -2,13 +2,11 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::seconds_of;
 use crate::{
-    kit::Millimetres,
-    quantity::quantity,
+    measure::{Extent, Millimetres, quantity::quantity},
     scale::{Aperture, Iso, Series, ShutterTime, Stops},
-    shape::{Extent, Filter},
-    shutter::{Delay, GRAVITY, Ghost, MetresPerSecond, fall_speed, ghost},
+    shape::Filter,
+    shutter::{Delay, GRAVITY, Ghost, MetresPerSecond, fall_speed, ghost, seconds_of},
 };
 
 quantity! {

@@ -2,10 +2,14 @@ use std::fmt;
 
 use serde::{Deserialize, Serialize};
 
-use super::{Automatic, How, LightPlace, Rig};
+use super::{
+    plan::LightPlace,
+    rig::{Automatic, How, Rig},
+};
 use crate::{
-    Refusal,
+    measure::Meters,
     meter::Reading,
+    refusal::Refusal,
     scale::Stops,
     strobe::{Dial, Unit},
 };
@@ -110,71 +114,6 @@ impl From<LightId> for String {
     }
 }
 
-/// A distance in metres, 0.05 to 50.
-#[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
-#[serde(try_from = "f64", into = "f64")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = f64, example = 1.5, minimum = 0.05, maximum = 50.0))]
-pub struct Meters(f64);
-
-impl Meters {
-    /// From a number.
-    ///
-    /// # Errors
-    /// Refuses what lies outside 0.05 m to 50 m.
-    pub fn new(metres: f64) -> Result<Self, Refusal> {
-        if (0.05..=50.0).contains(&metres) {
-            Ok(Self(metres))
-        } else {
-            Err(Refusal::new("distance", format!("{metres} m is no distance in a studio. Give 0.05 to 50 metres.")))
-        }
-    }
-
-    /// The number of metres.
-    #[must_use]
-    pub const fn get(self) -> f64 {
-        self.0
-    }
-
-    /// The fall-off of a small source when it goes from this distance to another, in stops: `−2·log2(d₂/d₁)`.
-    /// A soft source nearer than its own width falls off more slowly.
-    #[must_use]
-    pub fn falloff_to(self, other: Self) -> Stops {
-        Stops::of(-2.0 * (other.0 / self.0).log2())
-    }
-
-    /// As it is told: `2.90 m`, `9.5 ft`.
-    #[must_use]
-    pub fn told(self, unit: super::LengthUnit) -> String {
-        let suffix = match unit {
-            super::LengthUnit::Metres => "m",
-            super::LengthUnit::Feet => "ft",
-        };
-        format!("{} {suffix}", self.number(unit))
-    }
-
-    /// The same without its unit, for the first of two: `2.20 to 2.80 m`.
-    #[must_use]
-    pub fn number(self, unit: super::LengthUnit) -> String {
-        match unit {
-            super::LengthUnit::Metres => format!("{:.2}", self.0),
-            super::LengthUnit::Feet => format!("{:.1}", self.0 / 0.3048),
-        }
-    }
-}
-
-impl TryFrom<f64> for Meters {
-    type Error = Refusal;
-    fn try_from(metres: f64) -> Result<Self, Refusal> {
-        Self::new(metres)
-    }
-}
-
-impl From<Meters> for f64 {
-    fn from(metres: Meters) -> f64 {
-        metres.0
-    }
-}
-
 /// Why a reading is no longer what the meter showed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
@@ -229,7 +168,7 @@ pub struct Held {
     /// How it stands.
     pub standing: Standing,
     /// Where and how the meter was held.
-    #[serde(default, skip_serializing_if = "How::is_usual")]
+    #[serde(default, skip_serializing_if = "super::rig::How::is_usual")]
     pub how: How,
     /// What each of the other lights that were on gave at that moment, `Av` at ISO 100, where it was known.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
@@ -306,7 +245,7 @@ pub struct Light {
     #[serde(skip_serializing_if = "Option::is_none")]
     pub reading: Option<Held>,
     /// What its modifier does, grid, gels, angle, group, channel, circuit.
-    #[serde(skip_serializing_if = "Rig::is_plain")]
+    #[serde(skip_serializing_if = "super::rig::Rig::is_plain")]
     pub rig: Rig,
     /// What automatic flash gave, until it is locked in manual.
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -321,7 +260,7 @@ struct Unchecked {
     role: Role,
     unit: Option<Unit>,
     dial: Option<Dial>,
-    #[serde(default, deserialize_with = "super::optional_name")]
+    #[serde(default, deserialize_with = "crate::name::optional_name")]
     modifier: Option<String>,
     distance: Option<Meters>,
     place: Option<LightPlace>,

@@ -20,44 +20,32 @@ pub use entry::{
     AutomaticFrame, Back, CameraSet, DialTurned, Entry, FrameShot, LengthChosen, LightPut, LightRemoved, NoteTaken, RatioChosen,
     ReadingTaken, Start, Subject, TargetSet, TransmitterChosen,
 };
-pub use firing::{Firing, HighSpeed, seconds_of};
+pub use firing::{Firing, HighSpeed};
 pub use history::History;
 pub use holds::{Blur, Holds, Movement, MovementKind, Steadiness};
-pub use light::{Because, Held, Light, LightId, Meters, Other, Role, Standing};
+pub use light::{Because, Held, Light, LightId, Other, Role, Standing};
 pub use plan::{
-    Around, CameraPlace, Chin, Ground, GroundKind, GroundTone, GroundWished, Height, LightPlace, LightPlaced, PanelPlace, Point, Return,
-    Side, Sitter, SitterMoved, Studio, Walls, Window,
+    Around, CameraPlace, Chin, Ground, GroundKind, GroundTone, GroundWished, LightPlace, LightPlaced, PanelPlace, Point, Return, Side,
+    Sitter, SitterMoved, Studio, Walls, Window,
 };
 pub(crate) use plan::{Stood, rise, round_from};
 pub use rig::{Automatic, FromKit, How, Metered, Place, Rig, Tone};
 pub use room::{Bearing, FrameSeen, Lamps, NoFlash, Room, RoomLight, RoomPlace, RoomSeen, TimeOfDay};
-pub use schools::{Follow, Schools, Step, Supplies};
+pub use schools::{Follow, Schools, Supplies};
 
 use crate::{
-    Refusal,
     ambient::UNSEEN,
-    color::Kelvin,
-    kit::{CameraBody, Lens, Millimetres, Transmitter},
+    kit::{CameraBody, Lens, Transmitter},
+    measure::{Kelvin, LengthUnit, Meters, Millimetres},
     meter::{Amount, Exposure},
-    ratio::RatioTarget,
+    ratio::{RatioSpec, RatioTarget},
+    refusal::Refusal,
     scale::{ShutterTime, Stops},
     shape::Filter,
 };
 
 /// The most lights a setup holds.
 pub const MOST_LIGHTS: usize = 8;
-
-/// Metres or feet, for every distance that is told.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum LengthUnit {
-    /// Metres.
-    #[default]
-    Metres,
-    /// Feet.
-    Feet,
-}
 
 /// The camera as it is set.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -105,7 +93,7 @@ pub struct Setup {
     pub lights: Vec<Light>,
     /// The wished ratio of key to fill.
     #[serde(default, skip_serializing_if = "Option::is_none")]
-    #[cfg_attr(feature = "schema", schema(value_type = Option<crate::ratio::RatioSpec>))]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<RatioSpec>))]
     pub ratio: Option<RatioTarget>,
     /// The reading with all lights on.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -195,7 +183,7 @@ impl Setup {
         start.whole = None;
         start.frames = 0;
         for held in start.lights.iter_mut().filter_map(|l| l.reading.as_mut()) {
-            held.carry(crate::scale::Stops::ZERO, Because::Copied);
+            held.carry(Stops::ZERO, Because::Copied);
         }
         start
     }
@@ -246,28 +234,6 @@ impl Setup {
     pub fn replay<'a>(entries: impl IntoIterator<Item = &'a Entry>) -> Result<Self, Refusal> {
         entries.into_iter().try_fold(Self::default(), |setup, entry| setup.apply(entry))
     }
-}
-
-/// A name of 1 to 60 characters on one line, without white space around it.
-///
-/// # Errors
-/// Refuses empty and longer names and control characters.
-pub fn checked_name(text: &str) -> Result<String, Refusal> {
-    let name = text.trim();
-    if name.is_empty() || name.chars().count() > 60 || name.chars().any(char::is_control) {
-        return Err(Refusal::new("name", "A name has 1 to 60 characters on one line."));
-    }
-    Ok(name.to_owned())
-}
-
-/// Deserialises a [`checked_name`].
-pub(crate) fn name<'de, D: Deserializer<'de>>(deserializer: D) -> Result<String, D::Error> {
-    checked_name(&String::deserialize(deserializer)?).map_err(serde::de::Error::custom)
-}
-
-/// Deserialises an optional [`checked_name`].
-pub(crate) fn optional_name<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Option<String>, D::Error> {
-    Option::<String>::deserialize(deserializer)?.map(|n| checked_name(&n).map_err(serde::de::Error::custom)).transpose()
 }
 
 fn lights<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Vec<Light>, D::Error> {

@@ -4,21 +4,19 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::{Bearing, Because, Camera, Held, Light, LightId, Meters, Role, Setup};
+use super::{
+    Camera, Setup, apply,
+    light::{Because, Held, Light, LightId, Role, Standing},
+    room::Bearing,
+};
 use crate::{
-    Refusal,
-    field::{DVec3, Emitter, Front, Honeycomb, Outline, Surfaces},
+    field::{self, DVec3, Emitter, Front, Honeycomb, Outline, Surfaces},
     kit::PanelKind,
-    meter::Degrees,
-    quantity::quantity,
+    measure::{Degrees, Extent, Height, Meters, quantity::quantity},
+    refusal::Refusal,
     scale::Stops,
-    shape::Extent,
 };
 
-quantity! {
-    /// A height above the floor, 0 to 12 metres.
-    Height, "height", 0.0 to 12.0, "m", "height in a studio"
-}
 quantity! {
     /// How much of the light a surface throws back, 0.01 to 0.95: white paint 0.8, grey 0.18 to 0.4, black cloth 0.03.
     Return, "reflectance", 0.01 to 0.95, "of the light", "reflectance"
@@ -415,24 +413,6 @@ impl Studio {
     }
 }
 
-impl PanelKind {
-    /// What it throws back: white 0.8, silver 0.85, black 0.05 (common practice, no source).
-    #[must_use]
-    pub const fn reflectance(self) -> f64 {
-        match self {
-            Self::White => 0.8,
-            Self::Silver => 0.85,
-            Self::Dark | Self::Flag => 0.05,
-        }
-    }
-
-    /// Whether it takes light and gives none back.
-    #[must_use]
-    pub const fn is_dark(self) -> bool {
-        matches!(self, Self::Dark | Self::Flag)
-    }
-}
-
 impl PanelPlace {
     /// As a front that throws back light.
     #[must_use]
@@ -595,7 +575,7 @@ fn bounced(direct: &Emitter, studio: &Studio) -> Option<(Emitter, &'static str)>
         (toward > 1e-6 && t > 0.05).then_some((t, normal, rho, words))
     };
     let (t, normal, rho, words) = surfaces.into_iter().filter_map(hit).min_by(|a, b| a.0.total_cmp(&b.0))?;
-    let radius = (t * crate::field::wall_half_angle(direct.exponent).tan() + front.largest() / 2.0).clamp(0.15, 2.0);
+    let radius = (t * field::wall_half_angle(direct.exponent).tan() + front.largest() / 2.0).clamp(0.15, 2.0);
     let spot = Front::new(front.at + front.axis * t + normal * 0.005, normal, DVec3::Y, Outline::Disc { radius });
     let strength = rho.get() * direct.share_out();
     Some((Emitter::new(spot, 1.0, None).of_strength(strength), words))
@@ -631,7 +611,7 @@ impl Setup {
 
     pub(super) fn place(&mut self, before: &Self, placed: &LightPlaced) -> Result<(), Refusal> {
         let studio = self.studio();
-        let light = self.lights.iter_mut().find(|l| l.id == placed.light).ok_or_else(|| super::apply::unknown(&placed.light))?;
+        let light = self.lights.iter_mut().find(|l| l.id == placed.light).ok_or_else(|| apply::unknown(&placed.light))?;
         let place = match (placed.place, placed.around) {
             (Some(_), Some(_)) => return Err(Refusal::new("around", "A place is said once: by its coordinates or from the sitter.")),
             (None, Some(around)) => Some(around.place(light.place, light.role, &studio)?),
@@ -836,7 +816,7 @@ impl Held {
     #[must_use]
     pub fn within(&self) -> Option<Stops> {
         match self.standing {
-            super::Standing::Carried { by, because: Because::Moved } => {
+            Standing::Carried { by, because: Because::Moved } => {
                 let by = by.get().abs();
                 Some(Stops::of((0.1 + by / 3.0).min(0.3).max(by / 6.0)))
             }

@@ -3,11 +3,14 @@
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::{Held, Light, LightId, Meters, Role, RoomPlace};
+use super::{
+    light::{Held, Light, LightId, Role},
+    room::RoomPlace,
+};
 use crate::{
-    kit::Group,
-    likely::Calibration,
-    meter::{Degrees, Receptor},
+    kit::{Calibration, Group},
+    measure::{Degrees, Meters},
+    meter::Receptor,
     scale::Stops,
     shape::{Gel, Grid, Shape},
     strobe::Dial,

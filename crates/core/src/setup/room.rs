@@ -4,13 +4,13 @@ use std::fmt;
 
 use serde::{Deserialize, Serialize};
 
-use super::Place;
+use super::rig::Place;
 use crate::{
-    Refusal,
     ambient::RoomWish,
-    color::Kelvin,
     field::DVec3,
+    measure::Kelvin,
     meter::{Exposure, Reading},
+    refusal::Refusal,
 };
 
 /// The room's light: the wish, and the last readings of it.

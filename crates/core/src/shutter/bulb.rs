@@ -2,7 +2,7 @@ use std::f64::consts::LN_2;
 
 use serde::{Deserialize, Serialize};
 
-use crate::{scale::Stops, strobe::Seconds};
+use crate::{measure::Seconds, scale::Stops};
 
 /// When a camera fires a bulb.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]

@@ -4,12 +4,20 @@
 
 mod bulb;
 mod curtains;
+pub(crate) mod find_sync;
 mod motion;
 mod pulse;
 
 pub use bulb::{Bulb, BulbSync, TABLE_GUIDE, table_guide};
-pub use curtains::{Clipped, Curtains, Delay, FoundSync, Leaf, Passed, find_sync};
-pub use motion::{
-    GRAVITY, Ghost, MetresPerSecond, apex_blur, apex_blur_from, blur, fall_blur, fall_speed, ghost, longest_time, magnification, on_sensor,
-};
+pub use curtains::{Curtains, Delay, Leaf, Passed};
+pub use find_sync::{Clipped, FoundSync};
+pub use motion::{GRAVITY, Ghost, MetresPerSecond, apex_blur, apex_blur_from, blur, fall_blur, fall_speed, ghost, longest_time, on_sensor};
 pub use pulse::{CutPulse, ExponentialPulse, T01_OVER_T05};
+
+use crate::{measure::Seconds, scale::ShutterTime};
+
+/// An exposure time as plain seconds.
+#[must_use]
+pub fn seconds_of(shutter: ShutterTime) -> Option<Seconds> {
+    Seconds::new(shutter.seconds()).ok()
+}

@@ -1,11 +1,8 @@
 //! What moves, how far it gets while light falls on it, and what it leaves in the frame. Kinematics, closed form.
 
 use crate::{
-    kit::{Micrometres, Millimetres},
-    quantity::quantity,
+    measure::{Micrometres, Seconds, quantity::quantity},
     scale::Stops,
-    setup::Meters,
-    strobe::Seconds,
 };
 
 quantity! {
@@ -56,13 +53,6 @@ pub fn longest_time(speed: f64, acceleration: f64, blur: f64) -> f64 {
     }
     // The stable form: it also holds where the speed outweighs the gain by far.
     2.0 * metres / (speed + (speed * speed + 2.0 * acceleration * metres).sqrt())
-}
-
-/// Magnification of a thin lens: `f/(u − f)`. None nearer than the focal length.
-#[must_use]
-pub fn magnification(focal: Millimetres, distance: Meters) -> Option<f64> {
-    let (f, u) = (focal.get(), distance.get() * 1000.0);
-    (u > f).then(|| f / (u - f))
 }
 
 /// A blur on the subject, millimetres, as micrometres on the sensor and as pixels.

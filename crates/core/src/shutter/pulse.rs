@@ -1,6 +1,6 @@
 use std::f64::consts::{LN_2, LN_10};
 
-use crate::strobe::Seconds;
+use crate::measure::Seconds;
 
 /// `t0.1/t0.5` of an exponential pulse: `log2 10 = 3.32`. For a pulse that is cut short neither this nor the half holds.
 pub const T01_OVER_T05: f64 = LN_10 / LN_2;

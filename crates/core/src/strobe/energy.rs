@@ -3,34 +3,10 @@
 //! `P = W/(t·eff)`, `S = P/pf`, `I = S/V`, pops `= Wh·3600·eff/W`, `E = C(V² − V_e²)/2`: closed form. Efficiency and power factor are guesses
 //! (from memory); peaks and inrush are higher and modelling lamps add. No safety advice follows from these numbers.
 
-use super::WattSeconds;
-use crate::{quantity::quantity, scale::Stops};
-
-quantity! {
-    /// A time, a hundred-thousandth of a second to 600 seconds.
-    Seconds, "seconds", 0.00001 to 600.0, "s", "time"
-}
-quantity! {
-    /// Voltage, 1 to 1000 volts.
-    Volts, "volts", 1.0 to 1000.0, "V", "voltage"
-}
-quantity! {
-    /// A current, 0.1 to 400 amperes.
-    Amperes, "amperes", 0.1 to 400.0, "A", "current"
-}
-quantity! {
-    /// A battery's energy, 0.1 to 10000 watt-hours.
-    WattHours, "watt_hours", 0.1 to 10000.0, "Wh", "battery"
-}
-quantity! {
-    /// A lamp's power, 1 to 2000 watts.
-    Watts, "watts", 1.0 to 2000.0, "W", "lamp"
-}
-
-impl Amperes {
-    /// A usual breaker (from memory).
-    pub const USUAL_BREAKER: Self = Self(16.0);
-}
+use crate::{
+    measure::{Amperes, Seconds, Volts, WattHours, WattSeconds},
+    scale::Stops,
+};
 
 /// Share of the input that reaches the capacitors (a guess, from memory).
 pub const EFFICIENCY: f64 = 0.8;

@@ -7,11 +7,9 @@ use std::f64::consts::PI;
 
 use serde::{Deserialize, Serialize};
 
-use super::WattSeconds;
 use crate::{
-    quantity::quantity,
+    measure::{LengthUnit, Meters, WattSeconds, quantity::quantity},
     scale::{IncidentConstant, Iso, Stops},
-    setup::{LengthUnit, Meters},
 };
 
 /// Light that a xenon flash gives for its energy, lm s per watt-second: the middle of 35 to 45, from memory.

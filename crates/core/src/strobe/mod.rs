@@ -2,10 +2,8 @@
 
 pub mod energy;
 pub mod guide;
-mod scale;
+mod power;
 mod unit;
 
-pub use energy::{Amperes, Seconds, Volts, WattHours, Watts};
-pub use guide::{GuideNumber, GuideValue};
-pub use scale::{Dial, DialStep, Nearest, PowerScale, PowerScaleSpec, Reach, Tick};
-pub use unit::{DurationAt, FlashDuration, Pulse, SlaveCell, Supply, USUAL_GAIN, Unit, WattSeconds, Zoom};
+pub use power::{Dial, DialStep, Nearest, PowerScale, PowerScaleSpec, Reach, Tick};
+pub use unit::{DurationAt, FlashDuration, Pulse, SlaveCell, Supply, USUAL_GAIN, Unit, Zoom};

@@ -1,51 +1,14 @@
 use serde::{Deserialize, Serialize};
 
-use super::{GuideNumber, PowerScale, Seconds, Volts, WattHours, Watts, guide};
+use super::{
+    guide::{self, GuideNumber},
+    power::{PowerScale, PowerScaleSpec},
+};
 use crate::{
-    Refusal,
-    color::Kelvin,
+    measure::{Kelvin, Millimetres, Seconds, Volts, WattHours, WattSeconds, Watts},
     scale::{FLAT_C, Stops},
     shutter::{Bulb, T01_OVER_T05},
 };
-
-/// Stored electrical energy in watt-seconds (joules), above 0 and up to 10 000.
-#[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
-#[serde(try_from = "f64", into = "f64")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = f64, example = 500.0))]
-pub struct WattSeconds(f64);
-
-impl WattSeconds {
-    /// From a number.
-    ///
-    /// # Errors
-    /// Refuses what is not above 0 and up to 10 000.
-    pub fn new(ws: f64) -> Result<Self, Refusal> {
-        if ws > 0.0 && ws <= 10_000.0 {
-            Ok(Self(ws))
-        } else {
-            Err(Refusal::new("rated", format!("{ws} Ws is no rated energy. Give a number above 0 and up to 10000.")))
-        }
-    }
-
-    /// The number of watt-seconds.
-    #[must_use]
-    pub const fn get(self) -> f64 {
-        self.0
-    }
-}
-
-impl TryFrom<f64> for WattSeconds {
-    type Error = Refusal;
-    fn try_from(ws: f64) -> Result<Self, Refusal> {
-        Self::new(ws)
-    }
-}
-
-impl From<WattSeconds> for f64 {
-    fn from(ws: WattSeconds) -> f64 {
-        ws.0
-    }
-}
 
 /// How long a flash burns at a power.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -99,9 +62,9 @@ pub enum Supply {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Zoom {
     /// Widest.
-    pub wide: crate::kit::Millimetres,
+    pub wide: Millimetres,
     /// Longest.
-    pub long: crate::kit::Millimetres,
+    pub long: Millimetres,
 }
 
 /// A cell that fires the unit by another unit's light.
@@ -119,7 +82,7 @@ pub struct SlaveCell {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Unit {
     /// What it is called on set, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::setup::name")]
+    #[serde(deserialize_with = "crate::name::name")]
     #[cfg_attr(feature = "schema", schema(min_length = 1, max_length = 60))]
     pub name: String,
     /// Energy at full power, where it is known.
@@ -129,7 +92,7 @@ pub struct Unit {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub guide: Option<GuideNumber>,
     /// How its dial is written.
-    #[cfg_attr(feature = "schema", schema(value_type = super::PowerScaleSpec))]
+    #[cfg_attr(feature = "schema", schema(value_type = PowerScaleSpec))]
     pub scale: PowerScale,
     /// Flash durations by power.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]

@@ -3,11 +3,12 @@
 use serde::Serialize;
 
 use crate::{
-    board::levels::Levels,
-    color::{Chromaticity, Kelvin, balanced_patch},
+    board::Levels,
+    color::{Chromaticity, Correlated, balanced_patch},
+    measure::Kelvin,
     meter::Amount,
     scale::{Reflectance, Stops, grey_code},
-    setup::{Role, RoomPlace, Setup},
+    setup::{Light, Role, RoomPlace, Setup},
     shape::Gel,
 };
 
@@ -89,7 +90,7 @@ fn tens(kelvin: f64) -> f64 {
 }
 
 /// A light's own colour, gels on; 5500 K where its sheet says none.
-fn kelvin_of(light: &crate::setup::Light) -> Kelvin {
+fn kelvin_of(light: &Light) -> Kelvin {
     let own = light.unit.as_ref().and_then(|u| u.kelvin).unwrap_or(Kelvin::FLASH);
     own.through(light.rig.gels.iter().map(|g| g.mired)).unwrap_or(own)
 }
@@ -112,7 +113,7 @@ pub(crate) struct Mixture {
 
 impl Mixture {
     /// Correlated colour of both.
-    pub(crate) fn correlated(&self) -> crate::color::Correlated {
+    pub(crate) fn correlated(&self) -> Correlated {
         self.light.correlated()
     }
 
@@ -130,7 +131,7 @@ pub(crate) fn mixture(setup: &Setup, levels: &Levels, place: RoomPlace) -> Optio
         RoomPlace::Sitter => levels.room_level,
         RoomPlace::Ground => levels.ground_level,
     }?;
-    let reaches = |l: &crate::setup::Light| l.room_place() == place && !matches!(l.role, Role::Rim | Role::Hair);
+    let reaches = |l: &Light| l.room_place() == place && !matches!(l.role, Role::Rim | Role::Hair);
     let mut flashes: Vec<(Stops, Kelvin)> = setup
         .lights
         .iter()

@@ -4,11 +4,12 @@ use serde::Serialize;
 
 use super::time_words;
 use crate::{
-    board::levels::Levels,
+    board::Levels,
+    lens::magnification,
     scale::{Aperture, Series, Stops},
     setup::{DialTurned, Entry, Light, Movement, MovementKind, Role, Setup},
-    shutter::{longest_time, magnification, on_sensor},
-    strobe::{Pulse, Unit},
+    shutter::{longest_time, on_sensor},
+    strobe::{Dial, Pulse, Unit},
 };
 
 /// Movement, and what freezes it.
@@ -203,7 +204,7 @@ fn light(setup: &Setup, light: &Light, unit: &Unit, movement: Option<Movement>, 
         .collect();
     let Some(longest) = longest else { return shown };
     let short_enough = |dial| unit.t01_at(unit.scale.stops(dial)).is_some_and(|d| d.time.get() <= longest * 1.001);
-    let does: Vec<crate::strobe::Dial> = unit.scale.dials().filter(|d| short_enough(*d)).collect();
+    let does: Vec<Dial> = unit.scale.dials().filter(|d| short_enough(*d)).collect();
     // From full down: the first one gives most light.
     let (Some(most), Some(least)) = (does.first().copied(), does.last().copied()) else {
         let (time, at) = shortest(unit);
@@ -216,7 +217,7 @@ fn light(setup: &Setup, light: &Light, unit: &Unit, movement: Option<Movement>, 
         "any power".to_owned()
     } else if least == unit.scale.lowest() {
         format!("{} and lower", write(most))
-    } else if most == crate::strobe::Dial::FULL {
+    } else if most == Dial::FULL {
         format!("{} and higher", write(least))
     } else {
         format!("{} to {}", write(most), write(least))
@@ -240,7 +241,7 @@ fn light(setup: &Setup, light: &Light, unit: &Unit, movement: Option<Movement>, 
 /// The shortest t0.1 of a unit in seconds, and the setting that gives it.
 fn shortest(unit: &Unit) -> (f64, String) {
     let of = |d| unit.t01_at(unit.scale.stops(d)).map_or(f64::INFINITY, |d| d.time.get());
-    let best = unit.scale.dials().min_by(|a, b| of(*a).total_cmp(&of(*b))).unwrap_or(crate::strobe::Dial::FULL);
+    let best = unit.scale.dials().min_by(|a, b| of(*a).total_cmp(&of(*b))).unwrap_or(Dial::FULL);
     (of(best), unit.scale.write(best))
 }
 

@@ -13,7 +13,7 @@ pub use freeze::{DurationPoint, FreezeLight, FreezeStudy, MovementOffer};
 pub use no_flash::{NoFlashPlace, NoFlashStudy, Patch};
 pub use shutter::{HighSpeedPlace, HighSpeedRow, LightAtShutter, PulsePoint, ShutterStudy, SyncFound};
 
-use crate::{board::levels::Levels, setup::Setup, shape::Gel, shutter::Clipped};
+use crate::{board::Levels, refusal::Refusal, setup::Setup, shape::Gel, shutter::Clipped};
 
 /// What is asked beside the setup itself.
 #[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]
@@ -47,9 +47,9 @@ impl Study {
     ///
     /// # Errors
     /// Refuses test frames that can't be, with the field.
-    pub fn of(setup: &Setup, question: &Question) -> Result<Self, crate::Refusal> {
+    pub fn of(setup: &Setup, question: &Question) -> Result<Self, Refusal> {
         if question.gels.len() > 100 {
-            return Err(crate::Refusal::new("gels", "At most 100 gels are looked through."));
+            return Err(Refusal::new("gels", "At most 100 gels are looked through."));
         }
         let levels = Levels::of(setup);
         Ok(Self {

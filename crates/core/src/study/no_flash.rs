@@ -3,7 +3,7 @@
 use serde::Serialize;
 
 use crate::{
-    board::levels::Levels,
+    board::Levels,
     scale::{Reflectance, Series, Stops, grey_code, level_of_code},
     setup::{RoomPlace, Setup},
 };

@@ -4,12 +4,12 @@ use serde::Serialize;
 
 use super::time_words;
 use crate::{
-    Refusal,
     kit::ShutterKind,
+    measure::Seconds,
+    refusal::Refusal,
     scale::{Series, ShutterTime, Stops},
-    setup::{Camera, CameraSet, Entry, Firing, Light, Role, Setup, seconds_of},
-    shutter::{Clipped, Curtains, Delay, ExponentialPulse, find_sync},
-    strobe::Seconds,
+    setup::{Camera, CameraSet, Entry, Firing, Light, Role, Setup},
+    shutter::{BulbSync, Clipped, Curtains, Delay, ExponentialPulse, find_sync::find_sync, seconds_of},
 };
 
 /// Curtains and pulses.
@@ -273,8 +273,8 @@ fn light(setup: &Setup, camera: &Camera, light: &Light, (t, flash_s, end): (Seco
     if let Some(bulb) = unit.and_then(|u| u.bulb) {
         let lost = -bulb.loss(t);
         let fired = match bulb.sync {
-            crate::shutter::BulbSync::X => 0.0,
-            crate::shutter::BulbSync::M => t.get() / 2.0 - bulb.peak.get(),
+            BulbSync::X => 0.0,
+            BulbSync::M => t.get() / 2.0 - bulb.peak.get(),
         };
         shown.duration = format!("burns {:.0} ms at half its peak", bulb.width.get() * 1000.0);
         shown.lost = Some(lost);

@@ -9,14 +9,16 @@ mod space;
 
 use serde::Serialize;
 
+pub use search::{Candidate, Class, Family, given_up, search, without_dominated};
+pub use space::{Choice, Shot, Space};
+
 use crate::{
     ambient::{Level, RoomWish},
-    board::levels::Levels,
-    scale::{Reflectance, Stops, grey_code},
-    setup::{Entry, Role, Setup},
+    board::Levels,
+    scale::{Reflectance, Series, Stops, grey_code},
+    setup::{Entry, Role, RoomPlace, Setup},
     words::{Line, Span, strong, text},
 };
-pub use search::{Candidate, Class, Family};
 
 /// The ways to the wish for the room.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -227,7 +229,7 @@ fn wish_words(wish: RoomWish) -> String {
 }
 
 fn missing(setup: &Setup) -> Option<String> {
-    let words = match (setup.room.at(crate::setup::RoomPlace::Ground), &setup.camera) {
+    let words = match (setup.room.at(RoomPlace::Ground), &setup.camera) {
         (Some(_), Some(_)) => return None,
         (None, None) => "Read the room with the flash off, and set the camera.",
         (None, Some(_)) => "Read the room with the flash off: every way starts from there.",
@@ -262,7 +264,7 @@ fn title(levels: &Levels, wish: RoomWish) -> Line {
 fn found(setup: &Setup) -> Line {
     let Some(camera) = &setup.camera else { return Vec::new() };
     let e = camera.exposure;
-    let third = crate::scale::Series::Third;
+    let third = Series::Third;
     let mut line = vec![Span::F(e.aperture.into()), text(format!(", {} s, ISO {}", e.shutter.marking(third), e.iso.marking(third)))];
     if let Some(reading) = setup.room.reading {
         line.extend([text(". Room read "), Span::F(reading.shows.fnumber())]);

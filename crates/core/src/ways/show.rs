@@ -7,14 +7,10 @@ use super::{
 };
 use crate::{
     ambient::{RoomWish, darkening},
-    board::{
-        levels::{Levels, face},
-        moves,
-    },
-    lens::{DepthOfField, SMALLEST_AV, airy_pixels, working},
+    board::{Levels, levels::face, moves},
+    lens::{DepthOfField, SMALLEST_AV, airy_pixels, magnification, working},
     scale::{Aperture, Reflectance, Series, Stops, grey_code},
     setup::{Camera, CameraSet, DialTurned, Entry, Firing, HighSpeed, Lamps, Light, LightPut, RoomPlace, Setup},
-    shutter::magnification,
     strobe::{Reach, energy},
     study::mixture,
     words::capitalised,

@@ -6,14 +6,14 @@
 use super::search::Family;
 use crate::{
     ambient::RoomWish,
-    board::{levels::Levels, moves},
+    board::{Levels, moves},
     kit::DialSteps,
-    lens,
-    lens::SMALLEST_AV,
+    lens::{self, SMALLEST_AV},
+    measure::{Meters, Millimetres},
     scale::{Aperture, Iso, ShutterTime},
-    setup::{Camera, Setup, seconds_of},
+    setup::{Camera, Setup},
     shape::Filter,
-    shutter::{Curtains, Delay},
+    shutter::{Curtains, Delay, seconds_of},
 };
 
 /// One setting of aperture or ISO, or one set of filters.
@@ -151,7 +151,7 @@ fn apertures(setup: &Setup, camera: &Camera) -> (Vec<Aperture>, Vec<Choice>) {
 }
 
 /// Focal length, distance and circle of confusion, once all are known.
-pub(super) fn optics(camera: &Camera) -> Option<(crate::kit::Millimetres, crate::setup::Meters, f64)> {
+pub(super) fn optics(camera: &Camera) -> Option<(Millimetres, Meters, f64)> {
     let sensor = camera.body.as_ref()?.sensor?;
     Some((camera.focal?, camera.sitter?, lens::circle_of_confusion(sensor, lens::DIAGONAL_SHARE)))
 }

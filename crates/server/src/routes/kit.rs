@@ -3,10 +3,7 @@
 use std::collections::BTreeSet;
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
-use ink_lamp_core::{
-    kit::{Gear, KitDocument, KitItem, Note},
-    likely::Calibration,
-};
+use ink_lamp_core::kit::{Calibration, Gear, KitDocument, KitItem, Note};
 use ink_lamp_store::{Imported, Store};
 use serde::{Deserialize, Serialize};
 use serde_json::{Map, Value, json};

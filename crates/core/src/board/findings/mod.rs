@@ -7,18 +7,19 @@ mod shutter;
 use serde::Serialize;
 
 use super::{
-    Action, CircuitShown, TOLERANCE_TENTHS, energy,
-    levels::{self, Levels},
-    moves,
+    TOLERANCE_TENTHS,
+    energy::{self, CircuitShown},
+    levels::{Levels, WholeCheck},
+    moves::{self, Action},
 };
 use crate::{
     ambient::RoomWish,
     kit::{GroupControl, Link},
     lens::SMALLEST_AV,
-    place::{seen, stage::Stage},
+    place::{Stage, seen},
     scale::{Aperture, Series, ShutterTime, Stops},
     setup::{Because, Camera, CameraSet, Entry, Light, LightPut, Role, Setup, Standing},
-    strobe::{DialStep, PowerScaleSpec, Pulse, Reach},
+    strobe::{Dial, DialStep, PowerScaleSpec, Pulse, Reach},
 };
 
 /// Something worth knowing, with its numbers. It never blocks.
@@ -361,7 +362,7 @@ impl Found<'_> {
         }
         let end = match job.reach {
             Reach::BelowLowest => unit.scale.write(unit.scale.lowest()),
-            _ => unit.scale.write(crate::strobe::Dial::FULL),
+            _ => unit.scale.write(Dial::FULL),
         };
         let (side, else_) = if left.get() > 0.0 {
             ("over", "Farther away, a filter, a grid or a smaller unit takes the rest.")
@@ -514,7 +515,7 @@ fn set_camera(camera: &Camera, label: String, change: &dyn Fn(&mut CameraSet)) -
 }
 
 /// What likely makes the whole differ from its parts.
-pub(super) fn whole_words(setup: &Setup, check: &levels::WholeCheck) -> String {
+pub(super) fn whole_words(setup: &Setup, check: &WholeCheck) -> String {
     let by = check.whole - check.parts;
     let told = format!("Parts say {}, meter says {}.", check.parts, check.whole);
     match check.absent {

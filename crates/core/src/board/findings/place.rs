@@ -3,11 +3,12 @@
 use super::{FindingKind, Found};
 use crate::{
     ambient::{BLACK, RoomWish},
-    board::Action,
+    board::moves::Action,
     field::{DVec3, ratio_with_room},
-    place::{self, Pattern, seen, stage::Stage},
-    ratio::Convention,
-    setup::{Entry, GroundTone, LightPlace, LightPlaced, Meters, Point, Role},
+    measure::Meters,
+    place::{self, Pattern, Stage, ground, room, seen},
+    ratio::{Convention, Ratio},
+    setup::{Entry, GroundTone, LightPlace, LightPlaced, Point, Role},
 };
 
 impl Found<'_> {
@@ -40,7 +41,7 @@ impl Found<'_> {
         self.key_and_room(stage);
         self.greatest_ratio(stage);
         self.ground_tone(stage);
-        if let Some(words) = place::ground::too_narrow(stage) {
+        if let Some(words) = ground::too_narrow(stage) {
             self.say(FindingKind::GroundNarrow, "camera", words);
         }
     }
@@ -117,12 +118,12 @@ impl Found<'_> {
     fn greatest_ratio(&mut self, stage: &Stage) {
         let (Some(key), Some(ratio)) = (stage.first(Role::Key), self.setup.ratio) else { return };
         let wished = ratio.in_convention(Convention::LitShadow);
-        let back = place::room::returned(stage, key).total();
+        let back = room::returned(stage, key).total();
         let greatest = ratio_with_room(1.0, 0.0, back);
         if greatest >= wished.get() {
             return;
         }
-        let Ok(told) = crate::ratio::Ratio::new(greatest) else { return };
+        let Ok(told) = Ratio::new(greatest) else { return };
         let words = format!(
             "What the room throws back allows {} lit : shadow at most, without any fill; {} is wished. Dark panels on the shadow side, a grid, or the key nearer.",
             told.shown(),
@@ -132,7 +133,7 @@ impl Found<'_> {
     }
 
     fn ground_tone(&mut self, stage: &Stage) {
-        let Some(ground) = self.setup.ground_tone.and_then(|_| place::ground::shown(stage, false)) else { return };
+        let Some(ground) = self.setup.ground_tone.and_then(|_| ground::shown(stage, false)) else { return };
         if ground.right != Some(false) || ground.tone.is_none() {
             return;
         }

@@ -2,10 +2,10 @@
 
 use super::{FindingKind, Found, set_camera};
 use crate::{
-    board::Action,
+    board::moves::Action,
     scale::{Series, ShutterTime, Stops},
-    setup::{Entry, Firing, HighSpeed, Light, seconds_of},
-    shutter::Curtains,
+    setup::{Entry, Firing, HighSpeed, Light, Setup},
+    shutter::{Curtains, seconds_of},
 };
 
 /// A tail or a ghost below this is not seen (a judgement): what a meter in tenths tells twice over, and six stops under the flash.
@@ -144,7 +144,7 @@ fn all_on(firing: Firing, lights: &[&Light], camera: bool) -> Option<Action> {
 }
 
 /// The next longer time in third stops at which a light loses less than a tenth.
-fn longer(setup: &crate::setup::Setup, light: &Light) -> Option<ShutterTime> {
+fn longer(setup: &Setup, light: &Light) -> Option<ShutterTime> {
     let camera = setup.camera.as_ref()?;
     let mut slower = setup.clone();
     (1..=12).find_map(|third| {

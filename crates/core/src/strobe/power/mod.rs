@@ -2,44 +2,15 @@
 //!
 //! Source: common practice of the trade (fractions of full, number scales, watt-seconds, stops below full); the arithmetic is closed form.
 
+mod marks;
+mod step;
+
 use serde::{Deserialize, Serialize};
 
-use crate::{Refusal, scale::Stops};
+pub use marks::Tick;
+pub use step::DialStep;
 
-/// How finely a dial steps.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum DialStep {
-    /// Whole stops.
-    Full,
-    /// Half stops.
-    Halves,
-    /// Thirds of a stop.
-    Thirds,
-    /// Tenths of a stop.
-    Tenths,
-}
-
-impl DialStep {
-    const fn per_stop(self) -> u32 {
-        match self {
-            Self::Full => 1,
-            Self::Halves => 2,
-            Self::Thirds => 3,
-            Self::Tenths => 10,
-        }
-    }
-
-    /// `n` steps over a whole stop, as written behind it.
-    fn over(self, n: u32) -> String {
-        match (self, n) {
-            (_, 0) => String::new(),
-            (Self::Tenths, n) => format!(" +0.{n}"),
-            (step, n) => format!(" +{n}/{}", step.per_stop()),
-        }
-    }
-}
+use crate::{refusal::Refusal, scale::Stops};
 
 /// How a power scale is described: what a person says of a unit.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -129,17 +100,6 @@ pub enum Reach {
     BelowLowest,
     /// Over full power.
     AboveFull,
-}
-
-/// A mark on a drawn power scale.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Tick {
-    /// Where it stands, in stops below full (0 or negative).
-    pub stops: Stops,
-    /// What is written there; minor marks carry nothing.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub label: Option<String>,
 }
 
 /// The finest scale has fewer steps than this; it keeps every search and drawing short.
@@ -399,33 +359,6 @@ impl PowerScale {
             }
         }
     }
-
-    /// The marks of a drawn scale: one for each whole stop with its writing, and one for each step between if there are few enough to see.
-    #[must_use]
-    pub fn ticks(&self) -> Vec<Tick> {
-        let lowest = self.stops(self.lowest);
-        #[allow(clippy::cast_possible_truncation, reason = "at most 30 stops")]
-        let whole = (-lowest.get()).floor() as i32;
-        let mut ticks: Vec<Tick> = (0..=whole)
-            .map(|stop| {
-                let nearest = self.nearest(Stops::of(-f64::from(stop)));
-                Tick { stops: self.stops(nearest.dial), label: Some(self.write(nearest.dial).trim_end_matches(" Ws").to_owned()) }
-            })
-            .collect();
-        // A fraction scale without its labelled last stop would not say where it ends.
-        if (lowest.get() + f64::from(whole)).abs() > 0.25 {
-            ticks.push(Tick { stops: lowest, label: Some(self.write(self.lowest).trim_end_matches(" Ws").to_owned()) });
-        }
-        if self.lowest.0 <= 120 {
-            let minor: Vec<Tick> = self
-                .dials()
-                .map(|d| Tick { stops: self.stops(d), label: None })
-                .filter(|t| ticks.iter().all(|w| (w.stops - t.stops).abs() > Stops::constant(1e-6)))
-                .collect();
-            ticks.extend(minor);
-        }
-        ticks
-    }
 }
 
 impl TryFrom<PowerScaleSpec> for PowerScale {
@@ -468,6 +401,7 @@ fn trimmed(value: f64) -> String {
 #[cfg(test)]
 mod tests {
     use proptest::prelude::*;
+    use step::DialStep;
 
     use super::*;
 

@@ -2,14 +2,20 @@
 //!
 //! Source: common practice of the trade (fractions of full, number scales, watt-seconds, stops below full); the arithmetic is closed form.
 
+mod fractions;
 mod marks;
+mod numbers;
 mod step;
+mod stops_below;
+mod watt_seconds;
+mod written;
 
 use serde::{Deserialize, Serialize};
 
 pub use marks::Tick;
 pub use step::DialStep;
 
+use self::written::number;
 use crate::{refusal::Refusal, scale::Stops};
 
 /// How a power scale is described: what a person says of a unit.
@@ -102,95 +108,17 @@ pub enum Reach {
     AboveFull,
 }
 
-/// The finest scale has fewer steps than this; it keeps every search and drawing short.
-const MOST_STEPS: f64 = 20_000.0;
-
-fn whole_steps(span: f64, step: f64) -> Option<u32> {
-    let steps = span / step;
-    let whole = steps.round();
-    #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss, reason = "checked to lie within 1 and 20 000")]
-    ((steps - whole).abs() < 1e-6 && (1.0..=MOST_STEPS).contains(&whole)).then_some(whole as u32)
-}
-
 impl PowerScale {
     /// A checked power scale.
     ///
     /// # Errors
     /// Refuses a scale that can't be: no steps, an end that is not on a step, a lowest above full.
     pub fn new(spec: PowerScaleSpec) -> Result<Self, Refusal> {
-        let refuse = |field: &'static str, message: String| Err(Refusal::new(field, message));
         let lowest = match spec {
-            PowerScaleSpec::Fractions { lowest, step } => {
-                if !lowest.is_power_of_two() || !(2..=4096).contains(&lowest) {
-                    return refuse(
-                        "lowest",
-                        format!("1/{lowest} is no lowest fraction. Give a power of two from 2 to 4096, such as 128 for 1/128."),
-                    );
-                }
-                lowest.ilog2() * step.per_stop()
-            }
-            PowerScaleSpec::Numbers { full, lowest, stops_per_unit } => {
-                if !(stops_per_unit > 0.0 && stops_per_unit <= 10.0) {
-                    return refuse(
-                        "stops_per_unit",
-                        format!("{stops_per_unit} stops per 1.0 are not possible. Give a number above 0, most often 1."),
-                    );
-                }
-                if !(full.is_finite() && full.abs() <= 1000.0) {
-                    return refuse(
-                        "full",
-                        format!("{full} is no number for full power. Give the highest number on the dial, such as 10.0."),
-                    );
-                }
-                match whole_steps(full - lowest, 0.1) {
-                    Some(steps) if f64::from(steps) * 0.1 * stops_per_unit <= 30.0 => steps,
-                    _ => {
-                        return refuse(
-                            "lowest",
-                            format!(
-                                "{lowest} is no lowest number under {full}. Give a number below it in tenths, such as {:.1}.",
-                                full - 8.0
-                            ),
-                        );
-                    }
-                }
-            }
-            PowerScaleSpec::WattSeconds { full, lowest, step } => {
-                if !(full > 0.0 && full <= 10_000.0) {
-                    return refuse("full", format!("{full} Ws is no full power. Give a number above 0 and up to 10000."));
-                }
-                if !(step > 0.0 && step < full) {
-                    return refuse("step", format!("A step of {step} Ws is not possible. Give a number above 0 and below {full}."));
-                }
-                if !(lowest > 0.0 && lowest < full) {
-                    return refuse("lowest", format!("{lowest} Ws is no lowest power. Give a number above 0 and below {full}."));
-                }
-                match whole_steps(full - lowest, step) {
-                    Some(steps) => steps,
-                    None => {
-                        return refuse(
-                            "lowest",
-                            format!(
-                                "From {full} Ws in steps of {step} the dial does not stop at {lowest}. Give a lowest power that lies on a step."
-                            ),
-                        );
-                    }
-                }
-            }
-            PowerScaleSpec::StopsBelow { lowest, step } => {
-                if !(lowest > 0.0 && lowest <= 16.0) {
-                    return refuse("lowest", format!("{lowest} stops below full are no lowest power. Give a number above 0 and up to 16."));
-                }
-                match whole_steps(lowest, 1.0 / f64::from(step.per_stop())) {
-                    Some(steps) => steps,
-                    None => {
-                        return refuse(
-                            "lowest",
-                            format!("{lowest} does not lie on the dial's steps. Give a number that does, such as {:.0}.", lowest.ceil()),
-                        );
-                    }
-                }
-            }
+            PowerScaleSpec::Fractions { lowest, step } => fractions::steps(lowest, step)?,
+            PowerScaleSpec::Numbers { full, lowest, stops_per_unit } => numbers::steps(full, lowest, stops_per_unit)?,
+            PowerScaleSpec::WattSeconds { full, lowest, step } => watt_seconds::steps(full, lowest, step)?,
+            PowerScaleSpec::StopsBelow { lowest, step } => stops_below::steps(lowest, step)?,
         };
         Ok(Self { spec, lowest: Dial(lowest) })
     }
@@ -266,22 +194,10 @@ impl PowerScale {
     pub fn write(&self, dial: Dial) -> String {
         let steps = dial.0.min(self.lowest.0);
         match self.spec {
-            PowerScaleSpec::Fractions { step, .. } => {
-                let per = step.per_stop();
-                let whole = steps.div_ceil(per);
-                format!("1/{}{}", 1u32 << whole.min(31), step.over(whole * per - steps))
-            }
-            PowerScaleSpec::Numbers { full, .. } => format!("{:.1}", full - f64::from(steps) / 10.0).replace('-', "−"),
-            PowerScaleSpec::WattSeconds { full, step, .. } => format!("{} Ws", trimmed(full - f64::from(steps) * step)),
-            PowerScaleSpec::StopsBelow { step, .. } => match (steps, step) {
-                (0, _) => "0".to_owned(),
-                (n, DialStep::Thirds) if n % 3 != 0 => {
-                    let (stops, thirds) = (n / 3, n % 3);
-                    if stops == 0 { format!("−{thirds}/3") } else { format!("−{stops} {thirds}/3") }
-                }
-                (n, DialStep::Thirds) => format!("−{}", n / 3),
-                (n, step) => format!("−{}", trimmed(f64::from(n) / f64::from(step.per_stop()))),
-            },
+            PowerScaleSpec::Fractions { step, .. } => fractions::write(steps, step),
+            PowerScaleSpec::Numbers { full, .. } => numbers::write(steps, full),
+            PowerScaleSpec::WattSeconds { full, step, .. } => watt_seconds::write(steps, full, step),
+            PowerScaleSpec::StopsBelow { step, .. } => stops_below::write(steps, step),
         }
     }
 
@@ -327,36 +243,16 @@ impl PowerScale {
 
     fn is_exact(&self, nearest: Nearest, text: &str) -> bool {
         let PowerScaleSpec::WattSeconds { full, step, .. } = self.spec else { return true };
-        let written = number(text.trim().trim_end_matches("Ws").trim_end());
-        written.is_some_and(|ws| (ws - (full - f64::from(nearest.dial.0) * step)).abs() < step * 1e-3)
+        watt_seconds::read(text).is_some_and(|ws| (ws - (full - f64::from(nearest.dial.0) * step)).abs() < step * 1e-3)
     }
 
     fn stops_written(&self, text: &str) -> Option<Stops> {
         let text = text.trim().replace('−', "-").replace(',', ".");
         match self.spec {
-            PowerScaleSpec::Fractions { .. } => {
-                let (fraction, over) = match text.find(['+', '-', ' ']) {
-                    Some(end) => text.split_at(end),
-                    None => (text.as_str(), ""),
-                };
-                let (one, denominator) = fraction.split_once('/')?;
-                let denominator: u32 = denominator.trim().parse().ok()?;
-                if one.trim() != "1" || !denominator.is_power_of_two() {
-                    return None;
-                }
-                let over = if over.trim().is_empty() { 0.0 } else { part(over)? };
-                Stops::new(over - f64::from(denominator.ilog2())).ok()
-            }
+            PowerScaleSpec::Fractions { .. } => fractions::read(&text),
             PowerScaleSpec::Numbers { full, stops_per_unit, .. } => Stops::new((number(&text)? - full) * stops_per_unit).ok(),
-            PowerScaleSpec::WattSeconds { full, .. } => Stops::from_factor(number(text.trim_end_matches("Ws").trim_end())? / full),
-            PowerScaleSpec::StopsBelow { .. } => {
-                let below = text.strip_prefix('-').unwrap_or(&text).trim();
-                let stops = match below.split_once(' ') {
-                    Some((stops, thirds)) => number(stops)? + part(thirds)?,
-                    None => part(below)?,
-                };
-                Stops::new(-stops).ok()
-            }
+            PowerScaleSpec::WattSeconds { full, .. } => Stops::from_factor(watt_seconds::read(&text)? / full),
+            PowerScaleSpec::StopsBelow { .. } => stops_below::read(&text),
         }
     }
 }
@@ -372,30 +268,6 @@ impl From<PowerScale> for PowerScaleSpec {
     fn from(scale: PowerScale) -> Self {
         scale.spec
     }
-}
-
-fn number(text: &str) -> Option<f64> {
-    text.trim().parse::<f64>().ok().filter(|n| n.is_finite())
-}
-
-/// A signed part of a stop: `+0.3`, `+ 1/3`, `-0.7`.
-fn part(text: &str) -> Option<f64> {
-    let text = text.trim();
-    let (sign, rest) = match text.strip_prefix('-') {
-        Some(rest) => (-1.0, rest),
-        None => (1.0, text.strip_prefix('+').unwrap_or(text)),
-    };
-    let size = match rest.split_once('/') {
-        Some((a, b)) => number(a)? / number(b).filter(|b| *b > 0.0)?,
-        None => number(rest)?,
-    };
-    Some(sign * size)
-}
-
-/// At most two decimals, none that say nothing.
-fn trimmed(value: f64) -> String {
-    let text = format!("{value:.2}");
-    text.trim_end_matches('0').trim_end_matches('.').to_owned()
 }
 
 #[cfg(test)]

@@ -24,27 +24,11 @@
 //!
 //! Everything is `f64` inside. Rounding happens once: at a unit's dial, or when a number is written for people.
 
-pub mod ambient;
 pub mod board;
-pub mod color;
-pub mod field;
 pub mod kit;
-pub mod lens;
 pub mod likely;
-pub mod measure;
-pub mod meter;
-pub mod name;
 pub mod place;
-pub mod ratio;
-mod refusal;
-pub mod scale;
 pub mod setup;
-pub mod shape;
-pub mod shutter;
-pub mod sight;
-pub mod strobe;
 pub mod study;
 pub mod ways;
 pub mod words;
-
-pub use refusal::Refusal;

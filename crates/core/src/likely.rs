@@ -1,21 +1,23 @@
 //! What a light will likely read before it is read, and what its readings teach for the next time.
 //!
 //! Lamp: `W·η` lumen-seconds, or what the guide number stands for; less what modifier, grid and gels take; over the front's spread
-//! (see [`crate::shape`]); `N² = H·S/C` with C = 250. A rated energy alone is good to a stop (common practice, no source). Each reading's
+//! (see [`ink_lamp_light::shape`]); `N² = H·S/C` with C = 250. A rated energy alone is good to a stop (common practice, no source). Each reading's
 //! distance from this is kept for the unit in its modifier: the median corrects the next guess, so that one wild reading among several
 //! does nothing; the median distance from it, times 1.4826, is the spread (closed form for a normal distribution).
 
 use std::f64::consts::PI;
 
+use ink_lamp_light::{
+    measure::Loss,
+    scale::{FLAT_C, Stops},
+    shape::ModifierKind,
+    strobe::{USUAL_GAIN, guide},
+};
 use uuid::Uuid;
 
 use crate::{
     kit::{Calibration, Sample, calibration::FIRST_GUESS},
-    measure::Loss,
-    scale::{FLAT_C, Stops},
     setup::{Light, LightId, Setup},
-    shape::ModifierKind,
-    strobe::{USUAL_GAIN, guide},
 };
 
 /// A guess: `Av` at ISO 100 of the light along its axis, and how far off it may be.

@@ -1,8 +1,9 @@
 //! The pieces of a sentence, so that a screen can set numbers and settings apart from the voice.
 
+use ink_lamp_light::scale::FNumber;
 use serde::{Deserialize, Serialize};
 
-use crate::{scale::FNumber, setup::Role};
+use crate::setup::Role;
 
 /// One piece of a line.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]

@@ -6,10 +6,10 @@ use ink_lamp_core::{
     board::{Board, Finding, FindingKind, MoveKind, TapeLine, echo},
     kit::Calibration,
     likely::sample,
-    scale::Stops,
     setup::{Entry, LightId, Setup, Subject},
     words::plain,
 };
+use ink_lamp_light::scale::Stops;
 use serde_json::{Value, json};
 use uuid::Uuid;
 

@@ -5,10 +5,12 @@ use std::f64::consts::PI;
 
 use ink_lamp_core::{
     board::{Board, FindingKind},
-    field::{DVec3, Emitter, Front, Outline},
     place::{Pattern, Plan, Question},
-    scale::Stops,
     setup::{Entry, Setup, Standing},
+};
+use ink_lamp_light::{
+    field::{DVec3, Emitter, Front, Outline},
+    scale::Stops,
 };
 use proptest::prelude::*;
 use serde_json::{Value, json};

@@ -2,11 +2,11 @@
 #![allow(clippy::unwrap_used, clippy::expect_used, clippy::panic, missing_docs)]
 
 use ink_lamp_core::{
-    Refusal,
     board::{Board, FindingKind, LaneState, MoveKind, Summary, TapeLine, echo},
     setup::{Entry, History, Setup, Subject},
     words::plain,
 };
+use ink_lamp_light::refusal::Refusal;
 use serde_json::{Value, json};
 use uuid::Uuid;
 

@@ -166,7 +166,7 @@ fn iso_and_shutter_together_are_told_exactly_and_as_printed() {
     let entries = [at("1/5000", "100"), json!({"reading": {"of": "room", "shows": "4 0"}}), at("1/8000", "50")];
     let before = setup(&entries[..2]).camera.unwrap().exposure;
     let after = setup(&entries);
-    let change = ink_lamp_core::ambient::darkening(before, after.camera.as_ref().unwrap().exposure);
+    let change = ink_lamp_light::ambient::darkening(before, after.camera.as_ref().unwrap().exposure);
     // One stop and two thirds: 1.667. By the numbers on the dials log2(100/50 · 8000/5000) = 1.678.
     assert!((change.exact.get() - 5.0 / 3.0).abs() < 1e-9);
     assert!((change.printed.get() - 1.678).abs() < 0.0005);

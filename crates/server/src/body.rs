@@ -9,7 +9,7 @@ use actix_web::{
     web::BytesMut,
 };
 use futures_util::StreamExt;
-use ink_lamp_core::Refusal;
+use ink_lamp_light::refusal::Refusal;
 use serde::de::DeserializeOwned;
 use uuid::Uuid;
 

@@ -11,7 +11,6 @@ use ink_lamp_server::{
     config::Config,
     demo,
     hub::Hub,
-    routes,
     startup::{self, Site},
 };
 use ink_lamp_store::Store;

@@ -1,7 +1,7 @@
 //! Errors as problem documents, `application/problem+json` (RFC 9457).
 
 use actix_web::{HttpResponse, ResponseError, http::StatusCode};
-use ink_lamp_core::Refusal;
+use ink_lamp_light::refusal::Refusal;
 use ink_lamp_store::StoreError;
 use serde::Serialize;
 use utoipa::ToSchema;

@@ -8,7 +8,7 @@ use ink_lamp_server::{
     hub::Hub,
     startup::{self, Site},
 };
-use ink_lamp_store::{Store, fresh_store};
+use ink_lamp_store::{Store, testing::fresh_store};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
 use uuid::Uuid;

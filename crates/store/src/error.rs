@@ -1,4 +1,4 @@
-use ink_lamp_core::Refusal;
+use ink_lamp_light::refusal::Refusal;
 use sea_orm::{DbErr, TransactionError};
 use uuid::Uuid;
 

@@ -1,8 +1,6 @@
 use chrono::Utc;
-use ink_lamp_core::{
-    kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, Sample},
-    scale::Stops,
-};
+use ink_lamp_core::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, Sample};
+use ink_lamp_light::scale::Stops;
 use sea_orm::{
     ActiveValue::{NotSet, Set},
     ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, TransactionTrait,

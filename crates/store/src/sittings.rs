@@ -1,8 +1,6 @@
 use chrono::{DateTime, Utc};
-use ink_lamp_core::{
-    name::checked_name,
-    setup::{Entry, Setup, Start},
-};
+use ink_lamp_core::setup::{Entry, Setup, Start};
+use ink_lamp_light::name::checked_name;
 use sea_orm::{
     ActiveModelTrait,
     ActiveValue::{NotSet, Set},

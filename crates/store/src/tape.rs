@@ -193,7 +193,7 @@ async fn learn_from(db: &impl ConnectionTrait, after: &Setup, id: Uuid, entry: &
 /// Writes an entry behind a tape whose setup row is locked by the caller's transaction, and gives the row as it then is.
 pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new: &NewEntry) -> Result<setup::Model, StoreError> {
     if !new.entry.is_observation() && new.base != Some(row.version) {
-        let base = new.base.ok_or_else(|| ink_lamp_core::Refusal::new("base", "Say which version the decision was made on."))?;
+        let base = new.base.ok_or_else(|| ink_lamp_light::refusal::Refusal::new("base", "Say which version the decision was made on."))?;
         return Err(StoreError::Conflict { base, now: row.version });
     }
     let before = state_of(db, &row).await?;

@@ -7,7 +7,7 @@ use ink_lamp_core::{
     kit::{KitDocument, KitItem},
     setup::{Back, Entry, Setup},
 };
-use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Store, StoreError, fresh_store};
+use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
 use sea_orm::{ConnectionTrait, Database};
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -217,7 +217,7 @@ async fn a_kit_comes_back_as_it_was() {
             entry: Uuid::from_u128(9),
             unit: Uuid::from_u128(1),
             modifier: Some(Uuid::from_u128(2)),
-            offset: ink_lamp_core::scale::Stops::new(0.3).unwrap(),
+            offset: ink_lamp_light::scale::Stops::new(0.3).unwrap(),
         }],
     };
     let done = store.import_kit(&document).await.unwrap();

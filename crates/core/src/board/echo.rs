@@ -1,11 +1,13 @@
 //! What a reading means, said while it is still being typed.
 
+use ink_lamp_light::{
+    meter::Reading,
+    scale::{FNumber, MeterDisplay, Series},
+};
 use serde::Serialize;
 
 use super::{Board, lanes::LaneState};
 use crate::{
-    meter::Reading,
-    scale::{FNumber, MeterDisplay, Series},
     setup::{Light, Own, RoomPlace, Setup, Subject},
     words::{Line, Span, strong, text},
 };

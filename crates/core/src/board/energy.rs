@@ -1,12 +1,12 @@
 //! What a unit has left, how soon it is ready again, and what the units on one mains circuit draw together.
 
-use serde::Serialize;
-
-use crate::{
+use ink_lamp_light::{
     scale::Stops,
-    setup::{Light, Setup},
     strobe::{Dial, Supply, energy},
 };
+use serde::Serialize;
+
+use crate::setup::{Light, Setup};
 
 /// What a unit has left.
 #[derive(Debug, Clone, PartialEq, Serialize)]

@@ -1,11 +1,13 @@
 //! What to tell the transmitter: a ratio between groups, or a power for each.
 
+use ink_lamp_light::{
+    ratio::{Convention, Ratio},
+    scale::Stops,
+};
 use serde::Serialize;
 
 use crate::{
     kit::{Group, GroupControl},
-    ratio::{Convention, Ratio},
-    scale::Stops,
     setup::{Light, Role, Setup},
 };
 

@@ -1,3 +1,8 @@
+use ink_lamp_light::{
+    ambient::RoomWish,
+    meter::{Exposure, Reading},
+    scale::{FNumber, Series, Step, Stops, fnumber},
+};
 use serde::Serialize;
 
 use super::{
@@ -7,10 +12,7 @@ use super::{
     moves::Pick,
 };
 use crate::{
-    ambient::RoomWish,
-    meter::{Exposure, Reading},
     place::{Stage, level_on_ground},
-    scale::{FNumber, Series, Step, Stops, fnumber::fnumber},
     setup::{Because, Held, Light, Role, Setup, Standing},
 };
 

@@ -1,10 +1,13 @@
-use super::{Face, NowAfter, TOLERANCE_TENTHS, lanes::Mark};
-use crate::{
+use ink_lamp_light::{
     ambient::{RoomWish, UNSEEN, added},
     meter::{Amount, Exposure, Reading, Receptor},
-    place::ground,
     ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::Stops,
+};
+
+use super::{Face, NowAfter, TOLERANCE_TENTHS, lanes::Mark};
+use crate::{
+    place::ground,
     setup::{Follow, Held, Light, LightId, Own, Place, Role, RoomPlace, Setup},
 };
 

@@ -13,6 +13,13 @@ mod schools;
 mod summary;
 mod tape;
 
+use ink_lamp_light::{
+    ambient::{self, RoomWish},
+    measure::LengthUnit,
+    meter::Reading,
+    ratio::{Anchor, Convention, RatioSpec, RatioTarget},
+    scale::{Aperture, FNumber, Reflectance, Series, Stops, grey_code},
+};
 use serde::Serialize;
 
 pub use echo::{Echo, echo};
@@ -27,12 +34,7 @@ pub use summary::{Summary, SummaryLane, SummaryMark};
 pub use tape::{TapeKind, TapeLine};
 
 use crate::{
-    ambient::{self, RoomWish},
-    measure::LengthUnit,
-    meter::Reading,
     place::Stage,
-    ratio::{Anchor, Convention, RatioSpec, RatioTarget},
-    scale::{Aperture, FNumber, Reflectance, Series, Stops, grey_code},
     setup::{Entry, RoomPlace, Setup},
 };
 
@@ -288,7 +290,7 @@ fn places(setup: &Setup, levels: &Levels) -> Option<String> {
 }
 
 fn room_shown(setup: &Setup, levels: &Levels) -> RoomShown {
-    use crate::ambient::Level;
+    use ink_lamp_light::ambient::Level;
     let wish = setup.room.wish;
     let limit = |wish: RoomWish, usual: Stops, keep: bool| match (wish, keep) {
         (RoomWish::Remove(l), false) | (RoomWish::Keep(l), true) => l.level,

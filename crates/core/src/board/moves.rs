@@ -3,6 +3,14 @@
 //! Order of picking: the room's decision, then a light that was just dialled, then the largest gap (ties in the order of the work,
 //! the key before the fill always), then what was not read yet, then the whole, then the frame. It is advice and never a lock.
 
+use ink_lamp_light::{
+    ambient::{RoomWish, UNSEEN},
+    lens::SMALLEST_AV,
+    meter::{Amount, Exposure, Reading},
+    ratio::{Anchor, Convention, Ratio, RatioTarget},
+    scale::{Aperture, Iso, Series, ShutterTime, Stops, fnumber},
+    strobe::{Dial, Reach, Tick, Unit},
+};
 use serde::Serialize;
 
 use super::{
@@ -12,16 +20,10 @@ use super::{
     tape::{self, TapeLine},
 };
 use crate::{
-    ambient::{RoomWish, UNSEEN},
-    lens::SMALLEST_AV,
-    meter::{Amount, Exposure, Reading},
-    ratio::{Anchor, Convention, Ratio, RatioTarget},
-    scale::{Aperture, Iso, Series, ShutterTime, Stops, fnumber::fnumber},
     setup::{
         Because, Camera, CameraSet, DialTurned, Entry, Follow, FrameShot, Held, Light, LightId, LightPut, RatioChosen, Role, Setup,
         Standing,
     },
-    strobe::{Dial, Reach, Tick, Unit},
     words::{Line, Span, strong, text},
 };
 

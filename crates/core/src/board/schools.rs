@@ -1,14 +1,14 @@
 //! The ways of working, each with what it does here.
 
-use serde::Serialize;
-
-use super::levels::Levels;
-use crate::{
+use ink_lamp_light::{
     meter::Receptor,
     ratio::Anchor,
     scale::{Step, Stops},
-    setup::{Follow, Role, Setup},
 };
+use serde::Serialize;
+
+use super::levels::Levels;
+use crate::setup::{Follow, Role, Setup};
 
 /// What a way of working does in this setup.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]

@@ -1,12 +1,13 @@
 //! A setup at a glance: what a list of sittings shows of it.
 
+use ink_lamp_light::scale::Stops;
 use serde::Serialize;
 
 use super::{
     Board, CameraShown,
     lanes::{LaneKind, LaneState},
 };
-use crate::{scale::Stops, setup::Role, words::Span};
+use crate::{setup::Role, words::Span};
 
 /// A setup at a glance.
 #[derive(Debug, Clone, PartialEq, Serialize)]

@@ -1,13 +1,15 @@
 //! How an entry stands on the tape: what happened, and what it meant then.
 
-use serde::{Deserialize, Serialize};
-
-use super::{Board, lanes::LaneState};
-use crate::{
+use ink_lamp_light::{
     ambient::{RoomWish, darkening},
     measure::{LengthUnit, Meters},
     ratio::{Anchor, Convention},
     scale::{FNumber, Series, Stops},
+};
+use serde::{Deserialize, Serialize};
+
+use super::{Board, lanes::LaneState};
+use crate::{
     setup::{CameraSet, Entry, Follow, GroundTone, Held, Light, LightId, Place, ReadingTaken, Role, Setup, Subject},
     words::{Line, Span, strong, text},
 };

@@ -1,9 +1,8 @@
 //! What readings teach of a unit in a modifier.
 
+use ink_lamp_light::scale::Stops;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
-
-use crate::scale::Stops;
 
 /// What readings said of a unit in a modifier, against the model.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -23,11 +22,12 @@ impl Calibration {
     ///
     /// # Examples
     /// ```
-    /// use ink_lamp_core::{likely::Calibration, scale::Stops};
+    /// use ink_lamp_core::kit::Calibration;
+    /// use ink_lamp_light::scale::Stops;
     ///
     /// let offsets: Result<Vec<_>, _> = [0.3, 0.4, 2.8, 0.3, 0.2].map(Stops::new).into_iter().collect();
     /// assert_eq!(Calibration::of(&offsets?).unwrap().offset.shown(), "+0.3"); // the wild one does nothing
-    /// # Ok::<(), ink_lamp_core::Refusal>(())
+    /// # Ok::<(), ink_lamp_light::refusal::Refusal>(())
     /// ```
     #[must_use]
     pub fn of(offsets: &[Stops]) -> Option<Self> {

@@ -1,12 +1,11 @@
 //! Cameras, lenses and meters as their sheets describe them.
 
-use serde::{Deserialize, Serialize};
-
-use crate::{
+use ink_lamp_light::{
     lens::SensorSize,
     measure::{Micrometres, Seconds},
     scale::{Iso, ShutterTime},
 };
+use serde::{Deserialize, Serialize};
 
 /// How a shutter opens.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -42,7 +41,7 @@ pub enum DialSteps {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct CameraBody {
     /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::name::name")]
+    #[serde(deserialize_with = "ink_lamp_light::name::name")]
     pub name: String,
     /// Its sensor.
     #[serde(default, skip_serializing_if = "Option::is_none")]

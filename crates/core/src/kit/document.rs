@@ -1,10 +1,10 @@
 //! The document that carries a kit, readings’ teachings with it.
 
+use ink_lamp_light::refusal::Refusal;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use super::{calibration::Sample, gear::Gear};
-use crate::refusal::Refusal;
 
 /// A piece of the kit with its id.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]

@@ -1,12 +1,12 @@
 //! A piece of equipment, of whatever kind.
 
-use serde::{Deserialize, Serialize};
-
-use super::{camera::CameraBody, lens::Lens, meter::MeterBody, modifier::Modifier, panel::Panel, transmitter::Transmitter};
-use crate::{
+use ink_lamp_light::{
     shape::{Filter, Gel},
     strobe::{Supply, Unit},
 };
+use serde::{Deserialize, Serialize};
+
+use super::{camera::CameraBody, lens::Lens, meter::MeterBody, modifier::Modifier, panel::Panel, transmitter::Transmitter};
 
 /// A piece of equipment.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]

@@ -1,8 +1,7 @@
 //! Lenses.
 
+use ink_lamp_light::{measure::Millimetres, scale::Aperture};
 use serde::{Deserialize, Serialize};
-
-use crate::{measure::Millimetres, scale::Aperture};
 
 /// What focal lengths a lens has.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -21,7 +20,7 @@ pub struct FocalRange {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Lens {
     /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::name::name")]
+    #[serde(deserialize_with = "ink_lamp_light::name::name")]
     pub name: String,
     /// Its focal lengths.
     pub focal: FocalRange,

@@ -1,8 +1,7 @@
 //! Meters.
 
+use ink_lamp_light::{quantity, scale::Step};
 use serde::{Deserialize, Serialize};
-
-use crate::{measure::quantity::quantity, scale::Step};
 
 quantity! {
     /// A meter's calibration constant, 100 to 600 lx s.
@@ -15,7 +14,7 @@ quantity! {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct MeterBody {
     /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::name::name")]
+    #[serde(deserialize_with = "ink_lamp_light::name::name")]
     pub name: String,
     /// Its constant with the flat receptor.
     #[serde(default, skip_serializing_if = "Option::is_none")]

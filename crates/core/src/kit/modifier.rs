@@ -1,8 +1,7 @@
 //! What is put before a lamp, as a piece of the kit.
 
+use ink_lamp_light::shape::{Grid, Shape};
 use serde::{Deserialize, Serialize};
-
-use crate::shape::{Grid, Shape};
 
 /// A modifier as it stands in the kit.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -10,7 +9,7 @@ use crate::shape::{Grid, Shape};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Modifier {
     /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::name::name")]
+    #[serde(deserialize_with = "ink_lamp_light::name::name")]
     pub name: String,
     /// What it does to light.
     pub shape: Shape,

@@ -1,8 +1,7 @@
 //! Reflectors, dark panels and flags, and what they throw back.
 
+use ink_lamp_light::shape::Size;
 use serde::{Deserialize, Serialize};
-
-use crate::shape::Size;
 
 /// A reflector or a flag.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -10,7 +9,7 @@ use crate::shape::Size;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Panel {
     /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::name::name")]
+    #[serde(deserialize_with = "ink_lamp_light::name::name")]
     pub name: String,
     /// What it does.
     pub kind: PanelKind,

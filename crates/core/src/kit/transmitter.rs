@@ -2,9 +2,8 @@
 
 use std::fmt;
 
+use ink_lamp_light::{refusal::Refusal, strobe::DialStep};
 use serde::{Deserialize, Serialize};
-
-use crate::{refusal::Refusal, strobe::DialStep};
 
 /// A group of units that is set together: a letter, A to Z.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
@@ -74,7 +73,7 @@ pub enum GroupControl {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Transmitter {
     /// As it is called, 1 to 60 characters.
-    #[serde(deserialize_with = "crate::name::name")]
+    #[serde(deserialize_with = "ink_lamp_light::name::name")]
     pub name: String,
     /// How it reaches the units.
     pub link: Link,

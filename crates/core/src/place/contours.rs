@@ -1,13 +1,14 @@
 //! Lines of equal light.
 
 use contour::ContourBuilder;
+use ink_lamp_light::{field::DVec3, meter::Amount, scale::Stops};
 use serde::Serialize;
 
 use super::{
     PlanExtent,
     stage::{Placed, Stage},
 };
-use crate::{field::DVec3, meter::Amount, scale::Stops, setup::LightId};
+use crate::setup::LightId;
 
 /// What is taken for no light at all, stops.
 const NOTHING: f64 = -20.0;

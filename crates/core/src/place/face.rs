@@ -4,14 +4,16 @@
 //! the eyes, which are 64 mm apart (usual sizes, from memory). Where the nose's shadow reaches the cheek's own shadow follows from it;
 //! the other borders between patterns are common practice without a source.
 
+use ink_lamp_light::{
+    field::{DVec3, Outline},
+    scale::Stops,
+    sight::{self, CatchLight},
+};
 use serde::Serialize;
 
 use super::stage::{Placed, Stage};
 use crate::{
-    field::{DVec3, Outline},
-    scale::Stops,
     setup::{LightId, Role, rise},
-    sight::{self, CatchLight},
     words::capitalised,
 };
 

@@ -1,5 +1,13 @@
 //! The ground behind the sitter: what falls on it, how even it is, what tone it takes, and what gives the wished one.
 
+use ink_lamp_light::{
+    ambient::BLACK,
+    field::{DVec3, Front, Honeycomb, Outline},
+    measure::{Extent, Loss, Meters},
+    meter::Amount,
+    scale::{Reflectance, Stops, grey_code},
+    shape::Grid,
+};
 use serde::Serialize;
 
 use super::{
@@ -7,18 +15,12 @@ use super::{
     stage::{Placed, Stage, Window},
 };
 use crate::{
-    ambient::BLACK,
     board::Levels,
-    field::{DVec3, Front, Honeycomb, Outline},
     kit::PanelKind,
-    measure::{Extent, Loss, Meters},
-    meter::Amount,
-    scale::{Reflectance, Stops, grey_code},
     setup::{
         Bearing, DialTurned, Entry, GroundKind, GroundTone, LightId, LightPlace, LightPlaced, LightRemoved, PanelPlace, Point, Return,
         Role, Setup, Studio,
     },
-    shape::Grid,
     words::uncapitalised,
 };
 

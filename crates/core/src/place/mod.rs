@@ -1,7 +1,7 @@
 //! The plan: where everything stands, how the light falls, and what that means for face, edges, ground and picture.
 //!
 //! [`Plan::of`] is pure and fast enough to be asked while a light is dragged. Everything is derived from [`Setup`]: places live in
-//! [`crate::setup::Studio`] and [`crate::setup::LightPlace`], the formulas in [`crate::field`] and [`crate::sight`].
+//! [`crate::setup::Studio`] and [`crate::setup::LightPlace`], the formulas in [`ink_lamp_light::field`] and [`ink_lamp_light::sight`].
 
 mod contours;
 mod face;
@@ -11,6 +11,11 @@ pub(crate) mod seen;
 pub(crate) mod stage;
 mod starts;
 
+use ink_lamp_light::{
+    field::DVec3,
+    measure::{Degrees, Height, LengthUnit, Meters},
+    scale::Stops,
+};
 use serde::{Deserialize, Serialize};
 
 pub use contours::{Contour, Contours};
@@ -23,9 +28,6 @@ pub use starts::Arrangement;
 
 use crate::{
     board::Levels,
-    field::DVec3,
-    measure::{Degrees, Height, LengthUnit, Meters},
-    scale::Stops,
     setup::{Around, Bearing, Entry, LightId, LightPlaced, Point, Role, RoomPlace, Setup, Side, Studio, rise, round_from},
 };
 use face::Frame;

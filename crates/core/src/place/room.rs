@@ -1,13 +1,15 @@
 //! What room, reflectors and dark panels give to the shadow side, and the greatest ratio that they leave.
 
+use ink_lamp_light::{
+    field::{DVec3, Front, ratio_with_room},
+    ratio::Ratio,
+    scale::Stops,
+};
 use serde::Serialize;
 
 use super::stage::{Placed, Stage};
 use crate::{
-    field::{DVec3, Front, ratio_with_room},
     kit::PanelKind,
-    ratio::Ratio,
-    scale::Stops,
     setup::{PanelPlace, Role},
 };
 

@@ -1,14 +1,17 @@
 //! A setup as it stands in space: where each light is, what it sends where, and where it lies against the exposure.
 
-use crate::{
-    board::Levels,
+use ink_lamp_light::{
     field::{DVec3, Emitter, Surfaces},
     lens,
     measure::Meters,
     meter::Amount,
     scale::Stops,
-    setup::{Role, Setup, Stood, Studio},
     sight::Field,
+};
+
+use crate::{
+    board::Levels,
+    setup::{Role, Setup, Stood, Studio},
 };
 
 /// A placed light.

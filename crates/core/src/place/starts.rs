@@ -1,14 +1,12 @@
 //! Arrangements to begin from, fitted to room and kit. Angles and distances are common practice, no source.
 
+use ink_lamp_light::{field::DVec3, measure::Meters, shape::Size};
 use serde::Serialize;
 
 use super::{room_from, seen, stage::Stage};
 use crate::{
     board::Levels,
-    field::DVec3,
-    measure::Meters,
     setup::{Bearing, Entry, Light, LightPlace, LightPlaced, Point, Role, Setup, Studio},
-    shape::Size,
 };
 
 /// An arrangement to begin from.

@@ -1,13 +1,4 @@
-use super::{
-    Camera, MOST_LIGHTS, Setup,
-    entry::{CameraSet, Entry, LightPut, ReadingTaken, Subject, TargetSet},
-    firing::Firing,
-    holds::Holds,
-    light::{Because, Held, Light, LightId, Other, Role, Standing},
-    rig::Automatic,
-    room::{FrameSeen, RoomSeen},
-};
-use crate::{
+use ink_lamp_light::{
     ambient::RoomWish,
     measure::Loss,
     meter::{Exposure, Reading, Receptor},
@@ -16,6 +7,16 @@ use crate::{
     scale::Stops,
     shape::Grid,
     strobe::{Dial, Unit},
+};
+
+use super::{
+    Camera, MOST_LIGHTS, Setup,
+    entry::{CameraSet, Entry, LightPut, ReadingTaken, Subject, TargetSet},
+    firing::Firing,
+    holds::Holds,
+    light::{Because, Held, Light, LightId, Other, Role, Standing},
+    rig::Automatic,
+    room::{FrameSeen, RoomSeen},
 };
 
 impl Setup {

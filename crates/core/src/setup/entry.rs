@@ -1,5 +1,14 @@
 use std::fmt;
 
+use ink_lamp_light::{
+    ambient::RoomWish,
+    measure::{Kelvin, LengthUnit, Meters, Millimetres},
+    ratio::{RatioSpec, RatioTarget},
+    refusal::Refusal,
+    scale::{Aperture, Iso, MeterDisplay, ShutterTime, Stops},
+    shape::Filter,
+    strobe::Unit,
+};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -13,16 +22,7 @@ use super::{
     room::{NoFlash, RoomLight},
     schools::{Schools, Supplies},
 };
-use crate::{
-    ambient::RoomWish,
-    kit::{CameraBody, Lens, Transmitter},
-    measure::{Kelvin, LengthUnit, Meters, Millimetres},
-    ratio::{RatioSpec, RatioTarget},
-    refusal::Refusal,
-    scale::{Aperture, Iso, MeterDisplay, ShutterTime, Stops},
-    shape::Filter,
-    strobe::Unit,
-};
+use crate::kit::{CameraBody, Lens, Transmitter};
 
 /// One fact that happened on set.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -175,7 +175,7 @@ impl fmt::Display for Subject {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Start {
     /// What it was copied from, in words.
-    #[serde(deserialize_with = "crate::name::name")]
+    #[serde(deserialize_with = "ink_lamp_light::name::name")]
     pub from: String,
     /// What was copied.
     pub setup: Box<Setup>,
@@ -276,7 +276,7 @@ pub struct LightPut {
     #[cfg_attr(feature = "schema", schema(example = "1/8", max_length = 40))]
     pub dial: Option<String>,
     /// What is on it: 1 to 60 characters.
-    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "crate::name::optional_name")]
+    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "ink_lamp_light::name::optional_name")]
     pub modifier: Option<String>,
     /// How far it stands from what it lights, metres.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -354,7 +354,7 @@ pub struct AutomaticFrame {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct FrameShot {
     /// What was seen in it: 1 to 60 characters.
-    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "crate::name::optional_name")]
+    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "ink_lamp_light::name::optional_name")]
     pub note: Option<String>,
     /// It was shot without flash: what a mid-grey became in it.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -367,7 +367,7 @@ pub struct FrameShot {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct NoteTaken {
     /// 1 to 60 characters.
-    #[serde(deserialize_with = "crate::name::name")]
+    #[serde(deserialize_with = "ink_lamp_light::name::name")]
     pub text: String,
 }
 

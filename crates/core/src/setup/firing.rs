@@ -1,17 +1,17 @@
 //! How shutter and flash meet: the trigger's delay, and high-speed sync in the three places where it must be on.
 
+use ink_lamp_light::{
+    measure::{Loss, Seconds},
+    scale::{Iso, ShutterTime, Stops},
+    shutter::{Curtains, Delay, ExponentialPulse, Leaf, Passed, seconds_of},
+};
 use serde::{Deserialize, Serialize};
 
 use super::{
     Camera, Setup,
     light::{Held, Light, LightId},
 };
-use crate::{
-    kit::ShutterKind,
-    measure::{Loss, Seconds},
-    scale::{Iso, ShutterTime, Stops},
-    shutter::{Curtains, Delay, ExponentialPulse, Leaf, Passed, seconds_of},
-};
+use crate::kit::ShutterKind;
 
 /// How shutter and flash meet.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]

@@ -1,9 +1,9 @@
 //! Which entries of a tape stand, once the taking back and bringing back that is written on it is followed.
 
+use ink_lamp_light::refusal::Refusal;
 use uuid::Uuid;
 
 use super::{Setup, entry::Entry};
-use crate::refusal::Refusal;
 
 /// A tape, read from its beginning: the entries that stand, and those taken back that can still be brought back.
 ///

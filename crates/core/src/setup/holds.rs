@@ -1,13 +1,13 @@
 //! What must hold whatever the room asks for: the look, the hand, the grain, the kit at hand, and the movement that is to be frozen.
 
-use serde::{Deserialize, Serialize};
-
-use crate::{
-    measure::{Extent, Millimetres, quantity::quantity},
+use ink_lamp_light::{
+    measure::{Extent, Millimetres},
+    quantity,
     scale::{Aperture, Iso, Series, ShutterTime, Stops},
     shape::Filter,
     shutter::{Delay, GRAVITY, Ghost, MetresPerSecond, fall_speed, ghost, seconds_of},
 };
+use serde::{Deserialize, Serialize};
 
 quantity! {
     /// A blur on the subject, 0.05 to 500 millimetres.

@@ -1,17 +1,17 @@
 use std::fmt;
 
-use serde::{Deserialize, Serialize};
-
-use super::{
-    plan::LightPlace,
-    rig::{Automatic, How, Rig},
-};
-use crate::{
+use ink_lamp_light::{
     measure::Meters,
     meter::Reading,
     refusal::Refusal,
     scale::Stops,
     strobe::{Dial, Unit},
+};
+use serde::{Deserialize, Serialize};
+
+use super::{
+    plan::LightPlace,
+    rig::{Automatic, How, Rig},
 };
 
 /// What a light is for.
@@ -260,7 +260,7 @@ struct Unchecked {
     role: Role,
     unit: Option<Unit>,
     dial: Option<Dial>,
-    #[serde(default, deserialize_with = "crate::name::optional_name")]
+    #[serde(default, deserialize_with = "ink_lamp_light::name::optional_name")]
     modifier: Option<String>,
     distance: Option<Meters>,
     place: Option<LightPlace>,

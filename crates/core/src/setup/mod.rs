@@ -14,6 +14,15 @@ mod rig;
 mod room;
 mod schools;
 
+use ink_lamp_light::{
+    ambient::UNSEEN,
+    measure::{Kelvin, LengthUnit, Meters, Millimetres},
+    meter::{Amount, Exposure},
+    ratio::{RatioSpec, RatioTarget},
+    refusal::Refusal,
+    scale::{ShutterTime, Stops},
+    shape::Filter,
+};
 use serde::{Deserialize, Deserializer, Serialize};
 
 pub use entry::{
@@ -33,16 +42,7 @@ pub use rig::{Automatic, FromKit, How, Metered, Place, Rig, Tone};
 pub use room::{Bearing, FrameSeen, Lamps, NoFlash, Room, RoomLight, RoomPlace, RoomSeen, TimeOfDay};
 pub use schools::{Follow, Schools, Supplies};
 
-use crate::{
-    ambient::UNSEEN,
-    kit::{CameraBody, Lens, Transmitter},
-    measure::{Kelvin, LengthUnit, Meters, Millimetres},
-    meter::{Amount, Exposure},
-    ratio::{RatioSpec, RatioTarget},
-    refusal::Refusal,
-    scale::{ShutterTime, Stops},
-    shape::Filter,
-};
+use crate::kit::{CameraBody, Lens, Transmitter};
 
 /// The most lights a setup holds.
 pub const MOST_LIGHTS: usize = 8;

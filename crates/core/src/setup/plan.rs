@@ -2,6 +2,13 @@
 //!
 //! Right-handed, metres, from the floor under the sitter's face: `x` to the camera's right, `y` up, `z` from the sitter toward the camera.
 
+use ink_lamp_light::{
+    field::{self, DVec3, Emitter, Front, Honeycomb, Outline, Surfaces},
+    measure::{Degrees, Extent, Height, Meters},
+    quantity,
+    refusal::Refusal,
+    scale::Stops,
+};
 use serde::{Deserialize, Serialize};
 
 use super::{
@@ -9,13 +16,7 @@ use super::{
     light::{Because, Held, Light, LightId, Role, Standing},
     room::Bearing,
 };
-use crate::{
-    field::{self, DVec3, Emitter, Front, Honeycomb, Outline, Surfaces},
-    kit::PanelKind,
-    measure::{Degrees, Extent, Height, Meters, quantity::quantity},
-    refusal::Refusal,
-    scale::Stops,
-};
+use crate::kit::PanelKind;
 
 quantity! {
     /// How much of the light a surface throws back, 0.01 to 0.95: white paint 0.8, grey 0.18 to 0.4, black cloth 0.03.

@@ -1,5 +1,12 @@
 //! What belongs to a light beside its unit and place, and how a reading was taken.
 
+use ink_lamp_light::{
+    measure::{Degrees, Meters},
+    meter::Receptor,
+    scale::Stops,
+    shape::{Gel, Grid, Shape},
+    strobe::Dial,
+};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -7,14 +14,7 @@ use super::{
     light::{Held, Light, LightId, Role},
     room::RoomPlace,
 };
-use crate::{
-    kit::{Calibration, Group},
-    measure::{Degrees, Meters},
-    meter::Receptor,
-    scale::Stops,
-    shape::{Gel, Grid, Shape},
-    strobe::Dial,
-};
+use crate::kit::{Calibration, Group};
 
 /// What belongs to a light beside its unit and place. What is left out is not known, or not there.
 #[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]

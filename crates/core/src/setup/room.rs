@@ -2,16 +2,16 @@
 
 use std::fmt;
 
-use serde::{Deserialize, Serialize};
-
-use super::rig::Place;
-use crate::{
+use ink_lamp_light::{
     ambient::RoomWish,
     field::DVec3,
     measure::Kelvin,
     meter::{Exposure, Reading},
     refusal::Refusal,
 };
+use serde::{Deserialize, Serialize};
+
+use super::rig::Place;
 
 /// The room's light: the wish, and the last readings of it.
 #[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]

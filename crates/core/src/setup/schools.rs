@@ -1,12 +1,11 @@
 //! The ways of working on which good people differ: each is a choice of the setup.
 
-use serde::{Deserialize, Serialize};
-
-use crate::{
+use ink_lamp_light::{
     measure::{Amperes, Seconds, Volts},
     meter::Receptor,
     scale::Step,
 };
+use serde::{Deserialize, Serialize};
 
 /// Who follows whom.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]

@@ -1,15 +1,17 @@
 //! Lamps of another colour mixing with the flash: what comes out at sitter and ground, and the gel that matches them.
 
-use serde::Serialize;
-
-use crate::{
-    board::Levels,
+use ink_lamp_light::{
     color::{Chromaticity, Correlated, balanced_patch},
     measure::Kelvin,
     meter::Amount,
     scale::{Reflectance, Stops, grey_code},
-    setup::{Light, Role, RoomPlace, Setup},
     shape::Gel,
+};
+use serde::Serialize;
+
+use crate::{
+    board::Levels,
+    setup::{Light, Role, RoomPlace, Setup},
 };
 
 /// Colour at sitter and ground.

@@ -1,15 +1,17 @@
 //! Which power on which unit freezes a movement, and what that costs.
 
+use ink_lamp_light::{
+    lens::magnification,
+    scale::{Aperture, Series, Stops},
+    shutter::{longest_time, on_sensor},
+    strobe::{Dial, Pulse, Unit},
+};
 use serde::Serialize;
 
 use super::time_words;
 use crate::{
     board::Levels,
-    lens::magnification,
-    scale::{Aperture, Series, Stops},
     setup::{DialTurned, Entry, Light, Movement, MovementKind, Role, Setup},
-    shutter::{longest_time, on_sensor},
-    strobe::{Dial, Pulse, Unit},
 };
 
 /// Movement, and what freezes it.

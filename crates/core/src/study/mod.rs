@@ -5,6 +5,7 @@ mod freeze;
 mod no_flash;
 mod shutter;
 
+use ink_lamp_light::{refusal::Refusal, shape::Gel, shutter::Clipped};
 use serde::{Deserialize, Serialize};
 
 pub(crate) use color::mixture;
@@ -13,7 +14,7 @@ pub use freeze::{DurationPoint, FreezeLight, FreezeStudy, MovementOffer};
 pub use no_flash::{NoFlashPlace, NoFlashStudy, Patch};
 pub use shutter::{HighSpeedPlace, HighSpeedRow, LightAtShutter, PulsePoint, ShutterStudy, SyncFound};
 
-use crate::{board::Levels, refusal::Refusal, setup::Setup, shape::Gel, shutter::Clipped};
+use crate::{board::Levels, setup::Setup};
 
 /// What is asked beside the setup itself.
 #[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]

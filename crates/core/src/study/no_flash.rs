@@ -1,10 +1,10 @@
 //! What the frame without flash should look like, as grey patches, and what a test frame really showed.
 
+use ink_lamp_light::scale::{Reflectance, Series, Stops, grey_code, level_of_code};
 use serde::Serialize;
 
 use crate::{
     board::Levels,
-    scale::{Reflectance, Series, Stops, grey_code, level_of_code},
     setup::{RoomPlace, Setup},
 };
 

@@ -1,15 +1,17 @@
 //! Curtains over time with the pulses in them, what goes black, what high-speed sync costs, and the true sync time from test frames.
 
+use ink_lamp_light::{
+    measure::Seconds,
+    refusal::Refusal,
+    scale::{Series, ShutterTime, Stops},
+    shutter::{BulbSync, Clipped, Curtains, Delay, ExponentialPulse, find_sync, seconds_of},
+};
 use serde::Serialize;
 
 use super::time_words;
 use crate::{
     kit::ShutterKind,
-    measure::Seconds,
-    refusal::Refusal,
-    scale::{Series, ShutterTime, Stops},
     setup::{Camera, CameraSet, Entry, Firing, Light, Role, Setup},
-    shutter::{BulbSync, Clipped, Curtains, Delay, ExponentialPulse, find_sync::find_sync, seconds_of},
 };
 
 /// Curtains and pulses.

@@ -7,15 +7,17 @@ mod search;
 mod show;
 mod space;
 
+use ink_lamp_light::{
+    ambient::{Level, RoomWish},
+    scale::{Reflectance, Series, Stops, grey_code},
+};
 use serde::Serialize;
 
 pub use search::{Candidate, Class, Family, given_up, search, without_dominated};
 pub use space::{Choice, Shot, Space};
 
 use crate::{
-    ambient::{Level, RoomWish},
     board::Levels,
-    scale::{Reflectance, Series, Stops, grey_code},
     setup::{Entry, Role, RoomPlace, Setup},
     words::{Line, Span, strong, text},
 };

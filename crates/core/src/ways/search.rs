@@ -2,8 +2,9 @@
 //!
 //! Both room and flash move by sums of stops, so each setting is weighed once and a combination costs a few additions.
 
+use ink_lamp_light::{ambient::RoomWish, scale::Stops};
+
 use super::space::{Choice, Shot, Space};
-use crate::{ambient::RoomWish, scale::Stops};
 
 /// What a way changes, as a set.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord)]

@@ -1,17 +1,20 @@
 //! The few ways that stay, each worked out on the board and put into words.
 
+use ink_lamp_light::{
+    ambient::{RoomWish, darkening},
+    lens::{DepthOfField, SMALLEST_AV, airy_pixels, magnification, working},
+    scale::{Aperture, Reflectance, Series, Stops, grey_code},
+    strobe::{Reach, energy},
+};
+
 use super::{
     Landing, RoomWay, WayLight,
     search::{Candidate, Class, Family, search, without_dominated},
     space::{Space, optics},
 };
 use crate::{
-    ambient::{RoomWish, darkening},
     board::{Levels, levels::face, moves},
-    lens::{DepthOfField, SMALLEST_AV, airy_pixels, magnification, working},
-    scale::{Aperture, Reflectance, Series, Stops, grey_code},
     setup::{Camera, CameraSet, DialTurned, Entry, Firing, HighSpeed, Lamps, Light, LightPut, RoomPlace, Setup},
-    strobe::{Reach, energy},
     study::mixture,
     words::capitalised,
 };

@@ -3,17 +3,20 @@
 //!
 //! What is given up is counted in stops or so. The weights are judgements of ours, no source: they only order the rows.
 
-use super::search::Family;
-use crate::{
+use ink_lamp_light::{
     ambient::RoomWish,
-    board::{Levels, moves},
-    kit::DialSteps,
     lens::{self, SMALLEST_AV},
     measure::{Meters, Millimetres},
     scale::{Aperture, Iso, ShutterTime},
-    setup::{Camera, Setup},
     shape::Filter,
     shutter::{Curtains, Delay, seconds_of},
+};
+
+use super::search::Family;
+use crate::{
+    board::{Levels, moves},
+    kit::DialSteps,
+    setup::{Camera, Setup},
 };
 
 /// One setting of aperture or ISO, or one set of filters.

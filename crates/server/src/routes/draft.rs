@@ -1,9 +1,9 @@
 use actix_web::{post, web};
 use ink_lamp_core::{
-    Refusal,
     board::{Board, Echo, echo},
     setup::{Entry, Setup},
 };
+use ink_lamp_light::refusal::Refusal;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 

@@ -1,5 +1,5 @@
 use actix_web::{get, web};
-use ink_lamp_core::scale::{Aperture, Iso, ShutterTime};
+use ink_lamp_light::scale::{Aperture, Iso, ShutterTime};
 use serde::Serialize;
 use utoipa::ToSchema;
 

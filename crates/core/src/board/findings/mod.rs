@@ -4,6 +4,12 @@ mod place;
 mod room;
 mod shutter;
 
+use ink_lamp_light::{
+    ambient::RoomWish,
+    lens::SMALLEST_AV,
+    scale::{Aperture, Series, ShutterTime, Stops},
+    strobe::{Dial, DialStep, PowerScaleSpec, Pulse, Reach},
+};
 use serde::Serialize;
 
 use super::{
@@ -13,13 +19,9 @@ use super::{
     moves::{self, Action},
 };
 use crate::{
-    ambient::RoomWish,
     kit::{GroupControl, Link},
-    lens::SMALLEST_AV,
     place::{Stage, seen},
-    scale::{Aperture, Series, ShutterTime, Stops},
     setup::{Because, Camera, CameraSet, Entry, Light, LightPut, Role, Setup, Standing},
-    strobe::{Dial, DialStep, PowerScaleSpec, Pulse, Reach},
 };
 
 /// Something worth knowing, with its numbers. It never blocks.

@@ -1,13 +1,16 @@
 //! What places do wrong: sockets, catch-lights, rims, what stands in the picture, the ground, the ceiling.
 
-use super::{FindingKind, Found};
-use crate::{
+use ink_lamp_light::{
     ambient::{BLACK, RoomWish},
-    board::moves::Action,
     field::{DVec3, ratio_with_room},
     measure::Meters,
-    place::{self, Pattern, Stage, ground, room, seen},
     ratio::{Convention, Ratio},
+};
+
+use super::{FindingKind, Found};
+use crate::{
+    board::moves::Action,
+    place::{self, Pattern, Stage, ground, room, seen},
     setup::{Entry, GroundTone, LightPlace, LightPlaced, Point, Role},
 };
 

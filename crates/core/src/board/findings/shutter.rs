@@ -1,11 +1,14 @@
 //! Mistakes that the shutter makes of flash.
 
+use ink_lamp_light::{
+    scale::{Series, ShutterTime, Stops},
+    shutter::{Curtains, seconds_of},
+};
+
 use super::{FindingKind, Found, set_camera};
 use crate::{
     board::moves::Action,
-    scale::{Series, ShutterTime, Stops},
     setup::{Entry, Firing, HighSpeed, Light, Setup},
-    shutter::{Curtains, seconds_of},
 };
 
 /// A tail or a ghost below this is not seen (a judgement): what a meter in tenths tells twice over, and six stops under the flash.

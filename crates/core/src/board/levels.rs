@@ -75,7 +75,7 @@ impl Levels {
             Self { exposure, room, room_level, room_ground, ground_level, wished_room: None, lights, targets, whole, check: None };
         levels.wished_room = levels.room_for(setup.room.wish);
         // A tone that is wished of the ground is its light's wish, less what the others spill there.
-        if let Some(ground) = Self::index(setup, Role::Ground).filter(|i| setup.lights[*i].target.is_none() && exposure.is_some()) {
+        if let Some(ground) = setup.index(Role::Ground).filter(|i| setup.lights[*i].target.is_none() && exposure.is_some()) {
             levels.targets[ground] = ground::target(setup, &levels);
         }
         levels.check = whole_against_parts(setup, &levels);
@@ -96,10 +96,6 @@ impl Levels {
             RoomPlace::Sitter => self.room,
             RoomPlace::Ground => self.room_ground,
         }
-    }
-
-    pub(crate) fn index(setup: &Setup, role: Role) -> Option<usize> {
-        setup.lights.iter().position(|l| l.role == role)
     }
 
     /// Over (+) or under (−) the wish.
@@ -168,7 +164,7 @@ impl LightLevel {
 /// is held against it.
 fn targets(setup: &Setup, room: Amount, camera: bool, lights: &[LightLevel]) -> Vec<Option<Stops>> {
     let pair = setup.ratio.filter(|_| camera).map(|r| key_and_fill(r, room));
-    let (key, fill) = (Levels::index(setup, Role::Key), Levels::index(setup, Role::Fill));
+    let (key, fill) = (setup.index(Role::Key), setup.index(Role::Fill));
     let follows = setup.schools.follow == Follow::CameraFollows;
     let read = key.and_then(|i| lights[i].total).filter(|_| follows);
     setup

@@ -319,8 +319,8 @@ fn follow_lights(setup: &Setup, levels: &Levels, camera: &Camera) -> Option<Pick
     if setup.schools.follow != Follow::CameraFollows {
         return None;
     }
-    let fill_off = Levels::index(setup, Role::Fill).is_some_and(|i| levels.is_off(i));
-    let key = Levels::index(setup, Role::Key).and_then(|i| levels.lights[i].total)?;
+    let fill_off = setup.index(Role::Fill).is_some_and(|i| levels.is_off(i));
+    let key = setup.index(Role::Key).and_then(|i| levels.lights[i].total)?;
     let anchor = setup.ratio.map_or(Anchor::KeyAlone, RatioTarget::anchor);
     let (what, level) = match (anchor, levels.sides(setup, None)) {
         (Anchor::LitSide, Some((lit, _, false))) => ("Key and fill together", lit.level()?),

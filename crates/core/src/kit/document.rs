@@ -69,22 +69,6 @@ impl KitDocument {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::kit::gear::Gear;
-
-    #[test]
-    fn feet_taken_for_metres_are_told() {
-        let unit = |number: &str, length: &str| -> Gear {
-            serde_json::from_str(&format!(
-                r#"{{"strobe": {{"name": "Wick 76", "rated": 76, "guide": {{"number": {number}, "length": "{length}", "iso": "100"}},
-                    "scale": {{"fractions": {{"lowest": 128, "step": "thirds"}}}}}}}}"#
-            ))
-            .unwrap()
-        };
-        let told = |gear: &Gear| gear.notes().iter().any(|n| n.words.contains("in feet"));
-        assert!(told(&unit("118", "metres")));
-        assert!(!told(&unit("118", "feet")) && !told(&unit("36", "metres")));
-        assert!(unit("36", "metres").notes().iter().any(|n| n.caution && n.words.contains("lethal")));
-    }
 
     #[test]
     fn a_document_has_each_id_once() {

@@ -15,7 +15,7 @@ mod transmitter;
 pub use calibration::{Calibration, Sample};
 pub use camera::{CameraBody, DialSteps, ShutterKind};
 pub use document::{KitDocument, KitFormat, KitItem, MOST_ITEMS};
-pub use gear::{Gear, Note};
+pub use gear::{Gear, Note, notes};
 pub use lens::{FocalRange, Lens};
 pub use meter::{MeterBody, MeterConstant};
 pub use modifier::Modifier;

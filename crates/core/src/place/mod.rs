@@ -291,7 +291,7 @@ fn plan_light(stage: &Stage, light: &Placed) -> Option<PlanLight> {
     let bounce = light.stood.off.map(|off| Bounce {
         edge: lit.edge().into_iter().map(Point::near).collect(),
         at: Point::near(lit.at),
-        words: format!("off {off}"),
+        words: format!("off {}", off.name()),
     });
     let out = front.at - stage.face;
     let length = stage.setup.length;
@@ -299,7 +299,7 @@ fn plan_light(stage: &Stage, light: &Placed) -> Option<PlanLight> {
     let told = of.distance.filter(|_| light.stood.off.is_none());
     let distance = told.or_else(|| Meters::new(front.at.distance(light.stood.spot)).ok())?;
     let down = -rise(front.axis).round();
-    let words = of.place_words(stage.setup).unwrap_or_default();
+    let words = crate::setup::place_words(of, stage.setup).unwrap_or_default();
     // Height and tilt stand in the side view.
     let words =
         if of.role == Role::Ground { words } else { words.rsplit_once(" · ").map_or(words.clone(), |(first, _)| first.to_owned()) };

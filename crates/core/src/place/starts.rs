@@ -83,7 +83,7 @@ fn start(setup: &Setup, levels: &Levels, side: f64, arrangement: &(&str, &str, f
         let mut trial = setup.clone();
         trial.studio = Some(Box::new(studio.clone()));
         let placed = LightPlaced { light: light.id.clone(), place: Some(place), around: None };
-        let words = trial.apply(&Entry::Placed(placed.clone())).ok().and_then(|s| s.light(&light.id)?.place_words(&s));
+        let words = trial.apply(&Entry::Placed(placed.clone())).ok().and_then(|s| crate::setup::place_words(s.light(&light.id)?, &s));
         told.extend(words.map(|w| format!("{} {w}{note}", light.name())));
         entries.push(Entry::Placed(placed));
     }

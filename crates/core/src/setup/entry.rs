@@ -3,7 +3,7 @@ use std::fmt;
 use ink_lamp_light::{
     ambient::RoomWish,
     measure::{Kelvin, LengthUnit, Meters, Millimetres},
-    ratio::{RatioSpec, RatioTarget},
+    ratio::RatioTarget,
     refusal::Refusal,
     scale::{Aperture, Iso, MeterDisplay, ShutterTime, Stops},
     shape::Filter,

@@ -43,6 +43,28 @@ impl Default for Firing {
     }
 }
 
+/// A place where high-speed sync must be on.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub enum SyncPlace {
+    /// The camera.
+    Camera,
+    /// The transmitter.
+    Transmitter,
+    /// The unit of a light.
+    Unit(LightId),
+}
+
+/// The places where high-speed sync was forgotten, as they are said: `the key's unit`.
+pub(crate) fn forgotten_words(places: &[SyncPlace], setup: &Setup) -> Vec<String> {
+    let name = |id: &LightId| setup.light(id).map_or_else(|| id.to_string(), Light::name).to_lowercase();
+    let said = |place: &SyncPlace| match place {
+        SyncPlace::Camera => "the camera".to_owned(),
+        SyncPlace::Transmitter => "the transmitter".to_owned(),
+        SyncPlace::Unit(id) => format!("the {}'s unit", name(id)),
+    };
+    places.iter().map(said).collect()
+}
+
 /// Where high-speed sync is on: one place forgotten spoils the frame.
 #[derive(Debug, Clone, PartialEq, Eq, Default, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -126,9 +148,9 @@ impl Setup {
         self.holds.iso_cap.or_else(|| self.camera.as_ref()?.body.as_ref()?.iso_cap)
     }
 
-    /// The places where high-speed sync is needed and off, in words; none where no place has it on, or nothing is missing.
+    /// The places where high-speed sync is needed and off; none where no place has it on, or nothing is missing.
     #[must_use]
-    pub fn high_speed_forgotten(&self) -> Vec<String> {
+    pub fn high_speed_forgotten(&self) -> Vec<SyncPlace> {
         let on = &self.firing.high_speed;
         let units = || self.lights.iter().filter(|l| l.unit.as_ref().is_some_and(|u| u.bulb.is_none()));
         if !on.camera && !on.transmitter && on.units.is_empty() {
@@ -136,12 +158,12 @@ impl Setup {
         }
         let mut missing = Vec::new();
         if !on.camera {
-            missing.push("the camera".to_owned());
+            missing.push(SyncPlace::Camera);
         }
         if !on.transmitter {
-            missing.push("the transmitter".to_owned());
+            missing.push(SyncPlace::Transmitter);
         }
-        missing.extend(units().filter(|l| !on.units.contains(&l.id)).map(|l| format!("the {}'s unit", l.name().to_lowercase())));
+        missing.extend(units().filter(|l| !on.units.contains(&l.id)).map(|l| SyncPlace::Unit(l.id.clone())));
         missing
     }
 

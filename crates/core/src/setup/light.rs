@@ -88,6 +88,12 @@ impl LightId {
         Ok(Self(text.to_owned()))
     }
 
+    /// The first light of a role is called by it.
+    #[must_use]
+    pub fn of(role: Role) -> Self {
+        Self(role.id().to_owned())
+    }
+
     /// As text.
     #[must_use]
     pub fn as_str(&self) -> &str {
@@ -295,7 +301,7 @@ impl Light {
     #[must_use]
     pub fn untouched(role: Role) -> Self {
         Self {
-            id: LightId(role.id().to_owned()),
+            id: LightId::of(role),
             role,
             unit: None,
             dial: None,
@@ -312,9 +318,9 @@ impl Light {
     /// As it is said: its role, with its number where there are several (`Rim 2`); an accent is called so by its id.
     #[must_use]
     pub fn name(&self) -> String {
-        let (base, number) = match self.id.0.rsplit_once('-') {
+        let (base, number) = match self.id.as_str().rsplit_once('-') {
             Some((base, n)) if n.parse::<u8>().is_ok() => (base, format!(" {n}")),
-            _ => (self.id.0.as_str(), String::new()),
+            _ => (self.id.as_str(), String::new()),
         };
         let name = if base == ACCENT { "Accent" } else { self.role.name() };
         format!("{name}{number}")

@@ -18,7 +18,7 @@ use ink_lamp_light::{
     ambient::UNSEEN,
     measure::{Kelvin, LengthUnit, Meters, Millimetres},
     meter::{Amount, Exposure},
-    ratio::{RatioSpec, RatioTarget},
+    ratio::RatioTarget,
     refusal::Refusal,
     scale::{ShutterTime, Stops},
     shape::Filter,
@@ -29,7 +29,8 @@ pub use entry::{
     AutomaticFrame, Back, CameraSet, DialTurned, Entry, FrameShot, LengthChosen, LightPut, LightRemoved, NoteTaken, RatioChosen,
     ReadingTaken, Start, Subject, TargetSet, TransmitterChosen,
 };
-pub use firing::{Firing, HighSpeed};
+pub(crate) use firing::forgotten_words;
+pub use firing::{Firing, HighSpeed, SyncPlace};
 pub use history::History;
 pub use holds::{Blur, Holds, Movement, MovementKind, Steadiness};
 pub use light::{Because, Held, Light, LightId, Other, Role, Standing};
@@ -37,7 +38,7 @@ pub use plan::{
     Around, CameraPlace, Chin, Ground, GroundKind, GroundTone, GroundWished, LightPlace, LightPlaced, PanelPlace, Point, Return, Side,
     Sitter, SitterMoved, Studio, Walls, Window,
 };
-pub(crate) use plan::{Stood, rise, round_from};
+pub(crate) use plan::{Stood, place_words, rise, round_from};
 pub use rig::{Automatic, FromKit, How, Metered, Place, Rig, Tone};
 pub use room::{Bearing, FrameSeen, Lamps, NoFlash, Room, RoomLight, RoomPlace, RoomSeen, TimeOfDay};
 pub use schools::{Follow, Schools, Supplies};
@@ -172,6 +173,12 @@ impl Setup {
     #[must_use]
     pub fn first(&self, role: Role) -> Option<&Light> {
         self.lights.iter().find(|l| l.role == role)
+    }
+
+    /// The place of the first light of a role in the order of the lanes.
+    #[must_use]
+    pub fn index(&self, role: Role) -> Option<usize> {
+        self.lights.iter().position(|l| l.role == role)
     }
 
     /// This setup as the start of another look: decisions, units and places stay; the room and the whole must be read again, and the

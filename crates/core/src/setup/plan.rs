@@ -435,21 +435,19 @@ impl PanelPlace {
     }
 }
 
-impl Light {
-    /// Where it stands, in words: `1.50 m · 45° left · 35° up`; a ground light by its distance to the ground.
-    #[must_use]
-    pub fn place_words(&self, setup: &Setup) -> Option<String> {
-        let (studio, place, distance) = (setup.studio(), self.place?, self.distance?);
-        let told = distance.told(setup.length);
-        if self.role == Role::Ground && studio.ground.is_some() {
-            return Some(format!("{told} to the ground"));
-        }
-        if let Some((off, spot)) = self.standing_in(&studio).and_then(|s| Some((s.off?, s.emitter.front.at))) {
-            return Some(format!("off {off}, {told} · {}", round_words(spot - studio.face(), studio.to_camera())));
-        }
-        let out = place.at.vector() - studio.face();
-        Some(format!("{told} · {} · {}", round_words(out, studio.to_camera()), up_words(out)))
+/// Where a light stands: `1.50 m · 45° left · 35° up`; a ground light by its distance to the ground.
+#[must_use]
+pub(crate) fn place_words(light: &Light, setup: &Setup) -> Option<String> {
+    let (studio, place, distance) = (setup.studio(), light.place?, light.distance?);
+    let told = distance.told(setup.length);
+    if light.role == Role::Ground && studio.ground.is_some() {
+        return Some(format!("{told} to the ground"));
     }
+    if let Some((off, spot)) = light.standing_in(&studio).and_then(|s| Some((s.off?, s.emitter.front.at))) {
+        return Some(format!("off {}, {told} · {}", off.name(), round_words(spot - studio.face(), studio.to_camera())));
+    }
+    let out = place.at.vector() - studio.face();
+    Some(format!("{told} · {} · {}", round_words(out, studio.to_camera()), up_words(out)))
 }
 
 /// `45° left`, seen from above, from the camera's direction.
@@ -493,8 +491,39 @@ pub(crate) struct Stood {
     pub(crate) spot: DVec3,
     /// For each lumen, lux there: toward the light at the face, on the wall at the ground. Flags count.
     pub(crate) lux: f64,
-    /// What it is bounced off: `the ceiling`.
-    pub(crate) off: Option<&'static str>,
+    /// What it is bounced off.
+    pub(crate) off: Option<Surface>,
+}
+
+/// A surface that light is bounced off.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub(crate) enum Surface {
+    /// The wall at camera left.
+    Left,
+    /// The wall at camera right.
+    Right,
+    /// The wall behind the sitter.
+    Behind,
+    /// The wall behind the camera.
+    Before,
+    /// The ceiling.
+    Ceiling,
+    /// The floor.
+    Floor,
+}
+
+impl Surface {
+    /// As it is called: `the ceiling`.
+    pub(crate) const fn name(self) -> &'static str {
+        match self {
+            Self::Left => "the left wall",
+            Self::Right => "the right wall",
+            Self::Behind => "the wall behind",
+            Self::Before => "the wall before",
+            Self::Ceiling => "the ceiling",
+            Self::Floor => "the floor",
+        }
+    }
 }
 
 impl Stood {
@@ -553,7 +582,7 @@ impl Light {
 
 /// A light that looks past the sitter at a wall, the ceiling or the floor: the lit spot there is its front, as an even disc as wide as where the
 /// wall has half its light, with what the surface throws back. None where it looks at the sitter, and without walls.
-fn bounced(direct: &Emitter, studio: &Studio) -> Option<(Emitter, &'static str)> {
+fn bounced(direct: &Emitter, studio: &Studio) -> Option<(Emitter, Surface)> {
     /// Farther off its axis than this the sitter gets next to nothing of it directly: 70 degrees.
     const PAST: f64 = 0.34;
     let (walls, front) = (studio.walls?, direct.front);
@@ -562,24 +591,24 @@ fn bounced(direct: &Emitter, studio: &Studio) -> Option<(Emitter, &'static str)>
     }
     let (side, up, down) = (walls.reflectance, walls.ceiling_reflectance, walls.floor_reflectance);
     let surfaces = [
-        (DVec3::X, walls.left.get(), side, "the left wall"),
-        (DVec3::NEG_X, walls.right.get(), side, "the right wall"),
-        (DVec3::Z, walls.behind.get(), side, "the wall behind"),
-        (DVec3::NEG_Z, walls.before.get(), side, "the wall before"),
-        (DVec3::NEG_Y, walls.ceiling.get(), up, "the ceiling"),
-        (DVec3::Y, 0.0, down, "the floor"),
+        (DVec3::X, walls.left.get(), side, Surface::Left),
+        (DVec3::NEG_X, walls.right.get(), side, Surface::Right),
+        (DVec3::Z, walls.behind.get(), side, Surface::Behind),
+        (DVec3::NEG_Z, walls.before.get(), side, Surface::Before),
+        (DVec3::NEG_Y, walls.ceiling.get(), up, Surface::Ceiling),
+        (DVec3::Y, 0.0, down, Surface::Floor),
     ];
     // Each surface by the normal that looks into the room, and how far it lies the other way.
-    let hit = |(normal, away, rho, words): (DVec3, f64, Return, &'static str)| {
+    let hit = |(normal, away, rho, surface): (DVec3, f64, Return, Surface)| {
         let toward = -front.axis.dot(normal);
         let t = (front.at.dot(normal) + away) / toward;
-        (toward > 1e-6 && t > 0.05).then_some((t, normal, rho, words))
+        (toward > 1e-6 && t > 0.05).then_some((t, normal, rho, surface))
     };
-    let (t, normal, rho, words) = surfaces.into_iter().filter_map(hit).min_by(|a, b| a.0.total_cmp(&b.0))?;
+    let (t, normal, rho, surface) = surfaces.into_iter().filter_map(hit).min_by(|a, b| a.0.total_cmp(&b.0))?;
     let radius = (t * field::wall_half_angle(direct.exponent).tan() + front.largest() / 2.0).clamp(0.15, 2.0);
     let spot = Front::new(front.at + front.axis * t + normal * 0.005, normal, DVec3::Y, Outline::Disc { radius });
     let strength = rho.get() * direct.share_out();
-    Some((Emitter::new(spot, 1.0, None).of_strength(strength), words))
+    Some((Emitter::new(spot, 1.0, None).of_strength(strength), surface))
 }
 
 impl Studio {
@@ -740,7 +769,7 @@ impl Setup {
         let changed = |now: Option<f64>, then: Option<f64>| now.filter(|n| then.is_none_or(|t| (t - n).abs() > 5e-4));
         let by_hand = light.distance.map(Meters::get) != was.and_then(|w| w.distance).map(Meters::get);
         if let (Some(off), true) = (standing.off, by_hand) {
-            return Err(Refusal::new("distance", format!("It is bounced off {off}: move it on the plan.")));
+            return Err(Refusal::new("distance", format!("It is bounced off {}: move it on the plan.", off.name())));
         }
         // A ground light is told by its distance to the ground; an angle to the sitter does not move it.
         if let Some(angle) = changed(light.rig.angle.map(Degrees::get), was.and_then(|w| w.rig.angle).map(Degrees::get))

@@ -39,7 +39,7 @@ pub struct KitItemView {
 
 impl From<KitItem> for KitItemView {
     fn from(KitItem { id, retired, is }: KitItem) -> Self {
-        Self { id, retired, notes: is.notes(), is }
+        Self { id, retired, notes: ink_lamp_core::kit::notes(&is), is }
     }
 }
 

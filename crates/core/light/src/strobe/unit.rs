@@ -2,7 +2,7 @@ use serde::{Deserialize, Serialize};
 
 use super::{
     guide::{self, GuideNumber},
-    power::{PowerScale, PowerScaleSpec},
+    power::PowerScale,
 };
 use crate::{
     measure::{Kelvin, Millimetres, Seconds, Volts, WattHours, WattSeconds, Watts},

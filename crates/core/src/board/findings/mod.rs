@@ -259,7 +259,7 @@ impl Found<'_> {
     }
 
     fn room(&mut self) {
-        if let (Some(fill), Some(room)) = (Levels::index(self.setup, Role::Fill), self.levels.room_level)
+        if let (Some(fill), Some(room)) = (self.setup.index(Role::Fill), self.levels.room_level)
             && let Some(target) = self.levels.targets[fill]
             && (room - target).tenths() > TOLERANCE_TENTHS
         {

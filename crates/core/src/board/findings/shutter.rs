@@ -36,7 +36,7 @@ impl Found<'_> {
         let back = || set_camera(camera, format!("Set {at_sync}"), &|s| s.shutter = sync);
         let flash: Vec<&Light> = setup.lights.iter().filter(|l| l.unit.is_some()).collect();
         if !forgotten.is_empty() && past {
-            let list = forgotten.join(" and ");
+            let list = crate::setup::forgotten_words(&forgotten, setup).join(" and ");
             let words = format!("High-speed sync is on, but not at {list}: past {at_sync} part of the frame goes black.");
             self.say(FindingKind::HighSpeedPartly, "camera", words).remedy =
                 all_on(setup.firing.clone(), &flash, camera.body.as_ref().is_none_or(|b| b.high_speed));

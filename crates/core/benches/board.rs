@@ -4,10 +4,8 @@
 use std::hint::black_box;
 
 use criterion::{Criterion, criterion_group, criterion_main};
-use ink_lamp_core::{
-    board::Board,
-    setup::{Entry, Setup},
-};
+use ink_lamp_core::board::Board;
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde_json::json;
 
 fn entry(value: serde_json::Value) -> Entry {

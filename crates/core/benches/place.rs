@@ -5,8 +5,8 @@ use criterion::{Criterion, criterion_group, criterion_main};
 use ink_lamp_core::{
     board::Board,
     place::{Plan, Question},
-    setup::{Entry, Setup},
 };
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde_json::json;
 
 /// A net loft with an octa, an umbrella, a strip with a grid, and a cone on the ground, all read.

@@ -4,10 +4,8 @@
 use std::hint::black_box;
 
 use criterion::{Criterion, criterion_group, criterion_main};
-use ink_lamp_core::{
-    setup::{Entry, Setup},
-    ways::Ways,
-};
+use ink_lamp_core::ways::Ways;
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde_json::json;
 
 /// As large as the issue asks for: 55 shutter times (30 s to 1/8000 in thirds), past sync by high-speed sync, 30 apertures (f/0.9 to f/25), 20

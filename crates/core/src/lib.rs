@@ -25,10 +25,7 @@
 //! Everything is `f64` inside. Rounding happens once: at a unit's dial, or when a number is written for people.
 
 pub mod board;
-pub mod kit;
-pub mod likely;
 pub mod place;
-pub mod setup;
 pub mod study;
 pub mod ways;
 pub mod words;

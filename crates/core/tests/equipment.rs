@@ -4,12 +4,16 @@
 
 use ink_lamp_core::{
     board::{Board, Finding, FindingKind, MoveKind, TapeLine, echo},
-    kit::Calibration,
-    likely::sample,
-    setup::{Entry, LightId, Setup, Subject},
     words::plain,
 };
 use ink_lamp_light::scale::Stops;
+use ink_lamp_sitting::{
+    entry::{Entry, Subject},
+    kit::Calibration,
+    likely::sample,
+    role::LightId,
+    setup::Setup,
+};
 use serde_json::{Value, json};
 use uuid::Uuid;
 

@@ -4,9 +4,13 @@
 use ink_lamp_core::{
     board::{Board, LaneState, Summary, TapeLine},
     place::{Plan, Question},
-    setup::{Back, Entry, History, Setup},
     ways::Ways,
     words::plain,
+};
+use ink_lamp_sitting::{
+    entry::{Back, Entry},
+    history::History,
+    setup::Setup,
 };
 use proptest::prelude::*;
 use serde_json::{Value, json};

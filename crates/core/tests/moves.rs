@@ -3,9 +3,9 @@
 
 use ink_lamp_core::{
     board::{Board, LaneState, MoveKind, Summary, TapeKind},
-    setup::{Entry, Setup},
     words::plain,
 };
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde_json::{Value, json};
 
 fn setup(entries: &[Value]) -> Setup {

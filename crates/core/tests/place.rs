@@ -6,12 +6,12 @@ use std::f64::consts::PI;
 use ink_lamp_core::{
     board::{Board, FindingKind},
     place::{Pattern, Plan, Question},
-    setup::{Entry, Setup, Standing},
 };
 use ink_lamp_light::{
     field::{DVec3, Emitter, Front, Outline},
     scale::Stops,
 };
+use ink_lamp_sitting::{entry::Entry, light::Standing, setup::Setup};
 use proptest::prelude::*;
 use serde_json::{Value, json};
 

@@ -3,10 +3,14 @@
 
 use ink_lamp_core::{
     board::{Board, FindingKind, LaneState, MoveKind, Summary, TapeLine, echo},
-    setup::{Entry, History, Setup, Subject},
     words::plain,
 };
 use ink_lamp_light::refusal::Refusal;
+use ink_lamp_sitting::{
+    entry::{Entry, Subject},
+    history::History,
+    setup::Setup,
+};
 use serde_json::{Value, json};
 use uuid::Uuid;
 

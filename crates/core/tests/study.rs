@@ -3,10 +3,10 @@
 
 use ink_lamp_core::{
     board::{Board, FindingKind, LaneState},
-    setup::{Entry, Setup},
     study::{Question, Study},
     words::plain,
 };
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde_json::{Value, json};
 
 fn setup(entries: &[Value]) -> Setup {

@@ -3,10 +3,10 @@
 
 use ink_lamp_core::{
     board::{Board, LaneState, TapeLine},
-    setup::{Entry, Setup},
     ways::{RoomWay, Ways},
     words::plain,
 };
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use proptest::prelude::*;
 use serde_json::{Value, json};
 

@@ -3,9 +3,10 @@
 //! demo's kit, so that their readings teach.
 
 use chrono::{DateTime, Utc};
-use ink_lamp_core::{
+use ink_lamp_sitting::{
+    entry::Entry,
     kit::{Gear, KitDocument},
-    setup::{Entry, FromKit},
+    light::FromKit,
 };
 use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, StoreError};
 use serde::Deserialize;

@@ -1,6 +1,6 @@
 use chrono::Utc;
-use ink_lamp_core::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, Sample};
 use ink_lamp_light::scale::Stops;
+use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, Sample};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
     ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, TransactionTrait,

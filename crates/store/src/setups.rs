@@ -1,6 +1,6 @@
 use chrono::{DateTime, Utc};
-use ink_lamp_core::setup::Setup;
 use ink_lamp_light::name::checked_name;
+use ink_lamp_sitting::setup::Setup;
 use sea_orm::{
     ActiveModelTrait, ActiveValue::Set, ColumnTrait, ConnectionTrait, EntityTrait, PaginatorTrait, QueryFilter, QueryOrder, QuerySelect,
     QueryTrait, TransactionTrait,

@@ -1,6 +1,9 @@
 use chrono::{DateTime, Utc};
-use ink_lamp_core::setup::{Entry, Setup, Start};
 use ink_lamp_light::name::checked_name;
+use ink_lamp_sitting::{
+    entry::{Entry, Start},
+    setup::Setup,
+};
 use sea_orm::{
     ActiveModelTrait,
     ActiveValue::{NotSet, Set},

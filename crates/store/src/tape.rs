@@ -1,8 +1,10 @@
 use chrono::{DateTime, Utc};
-use ink_lamp_core::{
-    board::{Board, TapeLine},
+use ink_lamp_core::board::{Board, TapeLine};
+use ink_lamp_sitting::{
+    entry::{Entry, ReadingTaken, Subject},
+    history::History,
     likely,
-    setup::{Entry, History, ReadingTaken, Setup, Subject},
+    setup::Setup,
 };
 use sea_orm::{
     ActiveModelTrait,

@@ -2,7 +2,10 @@
 #![allow(clippy::unwrap_used, missing_docs)]
 
 use chrono::Utc;
-use ink_lamp_core::setup::{Back, Entry, Setup};
+use ink_lamp_sitting::{
+    entry::{Back, Entry},
+    setup::Setup,
+};
 use ink_lamp_store::{NewEntry, Store, testing::first_record};
 use serde_json::json;
 use uuid::Uuid;

@@ -3,9 +3,10 @@
 
 use chrono::Utc;
 use futures_util::future::join_all;
-use ink_lamp_core::{
+use ink_lamp_sitting::{
+    entry::{Back, Entry},
     kit::{KitDocument, KitItem},
-    setup::{Back, Entry, Setup},
+    setup::Setup,
 };
 use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
 use sea_orm::{ConnectionTrait, Database};
@@ -211,9 +212,9 @@ fn octa() -> Value {
 async fn a_kit_comes_back_as_it_was() {
     let (store, _, _) = begun().await;
     let document = KitDocument {
-        format: ink_lamp_core::kit::KitFormat::Kit1,
+        format: ink_lamp_sitting::kit::KitFormat::Kit1,
         items: vec![piece(2, json!({"modifier": octa()})), piece(1, json!({"strobe": taper()}))],
-        samples: vec![ink_lamp_core::kit::Sample {
+        samples: vec![ink_lamp_sitting::kit::Sample {
             entry: Uuid::from_u128(9),
             unit: Uuid::from_u128(1),
             modifier: Some(Uuid::from_u128(2)),

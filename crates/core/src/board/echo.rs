@@ -4,13 +4,11 @@ use ink_lamp_light::{
     meter::Reading,
     scale::{FNumber, MeterDisplay, Series},
 };
+use ink_lamp_sitting::{entry::Subject, light::Light, metered::RoomPlace, own::Own, setup::Setup};
 use serde::Serialize;
 
 use super::{Board, lanes::LaneState};
-use crate::{
-    setup::{Light, Own, RoomPlace, Setup, Subject},
-    words::{Line, Span, strong, text},
-};
+use crate::words::{Line, Span, strong, text};
 
 /// A reading as it was understood.
 #[derive(Debug, Clone, PartialEq, Serialize)]

@@ -4,9 +4,8 @@ use ink_lamp_light::{
     scale::Stops,
     strobe::{Dial, Supply, energy},
 };
+use ink_lamp_sitting::{light::Light, setup::Setup};
 use serde::Serialize;
-
-use crate::setup::{Light, Setup};
 
 /// What a unit has left.
 #[derive(Debug, Clone, PartialEq, Serialize)]

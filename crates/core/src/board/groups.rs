@@ -4,12 +4,13 @@ use ink_lamp_light::{
     ratio::{Convention, Ratio},
     scale::Stops,
 };
-use serde::Serialize;
-
-use crate::{
+use ink_lamp_sitting::{
     kit::{Group, GroupControl},
-    setup::{Light, Role, Setup},
+    light::Light,
+    role::Role,
+    setup::Setup,
 };
+use serde::Serialize;
 
 /// The transmitter and its groups.
 #[derive(Debug, Clone, PartialEq, Serialize)]

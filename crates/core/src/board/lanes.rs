@@ -1,7 +1,13 @@
+use ink_lamp_light::scale::fnumber;
 use ink_lamp_light::{
     ambient::RoomWish,
     meter::{Exposure, Reading},
-    scale::{FNumber, Series, Step, Stops, fnumber},
+    scale::{FNumber, Series, Step, Stops},
+};
+use ink_lamp_sitting::{
+    light::{Because, Held, Light, Standing},
+    role::Role,
+    setup::Setup,
 };
 use serde::Serialize;
 
@@ -11,10 +17,7 @@ use super::{
     levels::Levels,
     moves::Pick,
 };
-use crate::{
-    place::{Stage, level_on_ground},
-    setup::{Because, Held, Light, Role, Setup, Standing},
-};
+use crate::place::{Stage, level_on_ground};
 
 /// A lane of the ladder: one step of the work.
 #[derive(Debug, Clone, PartialEq, Serialize)]

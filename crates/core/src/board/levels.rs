@@ -4,12 +4,17 @@ use ink_lamp_light::{
     ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::Stops,
 };
+use ink_lamp_sitting::{
+    light::{Held, Light},
+    metered::{Place, RoomPlace},
+    own::Own,
+    role::{LightId, Role},
+    schools::Follow,
+    setup::Setup,
+};
 
 use super::{Face, NowAfter, TOLERANCE_TENTHS, lanes::Mark};
-use crate::{
-    place::ground,
-    setup::{Follow, Held, Light, LightId, Own, Place, Role, RoomPlace, Setup},
-};
+use crate::place::ground;
 
 /// Where everything lies against the camera's exposure.
 pub(crate) struct Levels {

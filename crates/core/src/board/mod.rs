@@ -20,6 +20,7 @@ use ink_lamp_light::{
     ratio::{Anchor, Convention, RatioSpec, RatioTarget},
     scale::{Aperture, FNumber, Reflectance, Series, Stops, grey_code},
 };
+use ink_lamp_sitting::{entry::Entry, metered::RoomPlace, setup::Setup};
 use serde::Serialize;
 
 pub use echo::{Echo, echo};
@@ -33,10 +34,7 @@ pub use schools::SchoolsShown;
 pub use summary::{Summary, SummaryLane, SummaryMark};
 pub use tape::{TapeKind, TapeLine};
 
-use crate::{
-    place::Stage,
-    setup::{Entry, RoomPlace, Setup},
-};
+use crate::place::Stage;
 
 /// A mid-grey reaches full scale at `log2(1/0.18) = 2.47`; told as 2.5.
 const CLIP: Stops = Stops::constant(2.5);
@@ -197,7 +195,8 @@ impl Board {
     ///
     /// # Examples
     /// ```
-    /// use ink_lamp_core::{board::Board, setup::Setup, words::plain};
+    /// use ink_lamp_core::{board::Board, words::plain};
+    /// use ink_lamp_sitting::setup::Setup;
     ///
     /// let board = Board::of(&Setup::default());
     /// assert_eq!(plain(&board.next.say), "Meter the room with the flash off");

@@ -3,13 +3,22 @@
 //! Order of picking: the room's decision, then a light that was just dialled, then the largest gap (ties in the order of the work,
 //! the key before the fill always), then what was not read yet, then the whole, then the frame. It is advice and never a lock.
 
+use ink_lamp_light::scale::fnumber;
 use ink_lamp_light::{
     ambient::{RoomWish, UNSEEN},
     lens::SMALLEST_AV,
     meter::{Amount, Exposure, Reading},
     ratio::{Anchor, Convention, Ratio, RatioTarget},
-    scale::{Aperture, Iso, Series, ShutterTime, Stops, fnumber},
+    scale::{Aperture, Iso, Series, ShutterTime, Stops},
     strobe::{Dial, Reach, Tick, Unit},
+};
+use ink_lamp_sitting::{
+    camera::Camera,
+    entry::{CameraSet, DialTurned, Entry, FrameShot, LightPut, RatioChosen},
+    light::{Because, Held, Light, Standing},
+    role::{LightId, Role},
+    schools::Follow,
+    setup::Setup,
 };
 use serde::Serialize;
 
@@ -19,13 +28,7 @@ use super::{
     levels::Levels,
     tape::{self, TapeLine},
 };
-use crate::{
-    setup::{
-        Because, Camera, CameraSet, DialTurned, Entry, Follow, FrameShot, Held, Light, LightId, LightPut, RatioChosen, Role, Setup,
-        Standing,
-    },
-    words::{Line, Span, strong, text},
-};
+use crate::words::{Line, Span, strong, text};
 
 /// What to do next.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -530,31 +533,6 @@ impl Job<'_> {
 /// A distance factor where the distance itself is not known.
 fn times(change: Stops) -> String {
     format!("{:.2} times its distance", (-change).distance_factor())
-}
-
-impl Light {
-    /// This light as the entry that describes it.
-    #[must_use]
-    pub fn as_put(&self) -> LightPut {
-        LightPut {
-            light: self.id.clone(),
-            role: self.role,
-            unit: self.unit.clone(),
-            dial: self.written(),
-            modifier: self.modifier.clone(),
-            distance: self.distance,
-            rig: self.rig.clone(),
-        }
-    }
-}
-
-impl Camera {
-    /// This camera as the entry that sets it; filters, body and lens stay.
-    #[must_use]
-    pub fn as_set(&self) -> CameraSet {
-        let e = self.exposure;
-        CameraSet { sync: self.sync, ..CameraSet::new(e.aperture, e.shutter, e.iso) }
-    }
 }
 
 /// Longest sync time that every focal-plane shutter here is taken to reach where its own is not known (common practice, no source).

@@ -5,10 +5,10 @@ use ink_lamp_light::{
     ratio::Anchor,
     scale::{Step, Stops},
 };
+use ink_lamp_sitting::{role::Role, schools::Follow, setup::Setup};
 use serde::Serialize;
 
 use super::levels::Levels;
-use crate::setup::{Follow, Role, Setup};
 
 /// What a way of working does in this setup.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]

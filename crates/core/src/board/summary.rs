@@ -1,13 +1,14 @@
 //! A setup at a glance: what a list of sittings shows of it.
 
 use ink_lamp_light::scale::Stops;
+use ink_lamp_sitting::role::Role;
 use serde::Serialize;
 
 use super::{
     Board, CameraShown,
     lanes::{LaneKind, LaneState},
 };
-use crate::{setup::Role, words::Span};
+use crate::words::Span;
 
 /// A setup at a glance.
 #[derive(Debug, Clone, PartialEq, Serialize)]

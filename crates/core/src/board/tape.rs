@@ -6,13 +6,19 @@ use ink_lamp_light::{
     ratio::{Anchor, Convention},
     scale::{FNumber, Series, Stops},
 };
+use ink_lamp_sitting::{
+    entry::{CameraSet, Entry, ReadingTaken, Subject},
+    light::{Held, Light},
+    metered::Place,
+    role::{LightId, Role},
+    schools::Follow,
+    setup::Setup,
+    studio::GroundTone,
+};
 use serde::{Deserialize, Serialize};
 
 use super::{Board, lanes::LaneState};
-use crate::{
-    setup::{CameraSet, Entry, Follow, GroundTone, Held, Light, LightId, Place, ReadingTaken, Role, Setup, Subject},
-    words::{Line, Span, strong, text},
-};
+use crate::words::{Line, Span, firing, place, strong, text};
 
 /// One item of the tape.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -156,7 +162,7 @@ impl TapeLine {
                 let high_speed = match (places, after.high_speed_forgotten().as_slice()) {
                     (0, _) => "no high-speed sync".to_owned(),
                     (_, []) => "high-speed sync on everywhere".to_owned(),
-                    (_, missing) => format!("high-speed sync, but for {}", crate::setup::forgotten_words(missing, after).join(", ")),
+                    (_, missing) => format!("high-speed sync, but for {}", firing::forgotten_words(missing, after).join(", ")),
                 };
                 let delay = firing.delay.get() * 1000.0;
                 let delay = if delay > 0.0 { format!(", {delay:.1} ms delay") } else { String::new() };
@@ -169,7 +175,7 @@ impl TapeLine {
             }
             Entry::Placed(placed) => {
                 let (name, role, _) = named(after, &placed.light);
-                let place = after.light(&placed.light).and_then(|l| crate::setup::place_words(l, after));
+                let place = after.light(&placed.light).and_then(|l| place::place_words(l, after));
                 let by = moved(before, after, &placed.light).map(|by| format!("{by} of light, by the model"));
                 let head = match &place {
                     Some(_) => format!("{name} moved"),

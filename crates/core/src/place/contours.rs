@@ -2,13 +2,13 @@
 
 use contour::ContourBuilder;
 use ink_lamp_light::{field::DVec3, meter::Amount, scale::Stops};
+use ink_lamp_sitting::role::LightId;
 use serde::Serialize;
 
 use super::{
     PlanExtent,
     stage::{Placed, Stage},
 };
-use crate::setup::LightId;
 
 /// What is taken for no light at all, stops.
 const NOTHING: f64 = -20.0;

@@ -9,13 +9,14 @@ use ink_lamp_light::{
     scale::Stops,
     sight::{self, CatchLight},
 };
+use ink_lamp_sitting::{
+    role::{LightId, Role},
+    studio::point::rise,
+};
 use serde::Serialize;
 
 use super::stage::{Placed, Stage};
-use crate::{
-    setup::{LightId, Role, rise},
-    words::capitalised,
-};
+use crate::words::capitalised;
 
 const HALF_WIDTH: f64 = 0.07;
 const DEPTH: f64 = 0.09;

@@ -8,21 +8,20 @@ use ink_lamp_light::{
     scale::{Reflectance, Stops, grey_code},
     shape::Grid,
 };
+use ink_lamp_sitting::{
+    entry::{DialTurned, Entry, LightPlaced, LightRemoved},
+    kit::PanelKind,
+    role::{LightId, Role},
+    setup::Setup,
+    studio::{Bearing, GroundKind, GroundTone, LightPlace, PanelPlace, Point, Return, Studio},
+};
 use serde::Serialize;
 
 use super::{
     contours::{self, Contour},
     stage::{Placed, Stage, Window},
 };
-use crate::{
-    board::Levels,
-    kit::PanelKind,
-    setup::{
-        Bearing, DialTurned, Entry, GroundKind, GroundTone, LightId, LightPlace, LightPlaced, LightRemoved, PanelPlace, Point, Return,
-        Role, Setup, Studio,
-    },
-    words::uncapitalised,
-};
+use crate::{board::Levels, words::uncapitalised};
 
 /// A white ground lies this much over the sitter's exposure (common practice, no source: 0.5 to 1).
 const WHITE_OVER: f64 = 0.7;

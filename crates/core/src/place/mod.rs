@@ -1,7 +1,7 @@
 //! The plan: where everything stands, how the light falls, and what that means for face, edges, ground and picture.
 //!
 //! [`Plan::of`] is pure and fast enough to be asked while a light is dragged. Everything is derived from [`Setup`]: places live in
-//! [`crate::setup::Studio`] and [`crate::setup::LightPlace`], the formulas in [`ink_lamp_light::field`] and [`ink_lamp_light::sight`].
+//! [`ink_lamp_sitting::studio::Studio`] and [`ink_lamp_sitting::studio::LightPlace`], the formulas in [`ink_lamp_light::field`] and [`ink_lamp_light::sight`].
 
 mod contours;
 mod face;
@@ -16,6 +16,16 @@ use ink_lamp_light::{
     measure::{Degrees, Height, LengthUnit, Meters},
     scale::Stops,
 };
+use ink_lamp_sitting::{
+    entry::{Around, Entry, LightPlaced},
+    metered::RoomPlace,
+    role::{LightId, Role},
+    setup::Setup,
+    studio::{
+        Bearing, Point, Side, Studio,
+        point::{rise, round_from},
+    },
+};
 use serde::{Deserialize, Serialize};
 
 pub use contours::{Contour, Contours};
@@ -26,10 +36,7 @@ pub use seen::RimShown;
 pub(crate) use stage::Stage;
 pub use starts::Arrangement;
 
-use crate::{
-    board::Levels,
-    setup::{Around, Bearing, Entry, LightId, LightPlaced, Point, Role, RoomPlace, Setup, Side, Studio, rise, round_from},
-};
+use crate::{board::Levels, words::place};
 use face::Frame;
 use stage::Placed;
 
@@ -299,7 +306,7 @@ fn plan_light(stage: &Stage, light: &Placed) -> Option<PlanLight> {
     let told = of.distance.filter(|_| light.stood.off.is_none());
     let distance = told.or_else(|| Meters::new(front.at.distance(light.stood.spot)).ok())?;
     let down = -rise(front.axis).round();
-    let words = crate::setup::place_words(of, stage.setup).unwrap_or_default();
+    let words = place::place_words(of, stage.setup).unwrap_or_default();
     // Height and tilt stand in the side view.
     let words =
         if of.role == Role::Ground { words } else { words.rsplit_once(" · ").map_or(words.clone(), |(first, _)| first.to_owned()) };

@@ -5,13 +5,10 @@ use ink_lamp_light::{
     ratio::Ratio,
     scale::Stops,
 };
+use ink_lamp_sitting::{kit::PanelKind, role::Role, studio::PanelPlace};
 use serde::Serialize;
 
 use super::stage::{Placed, Stage};
-use crate::{
-    kit::PanelKind,
-    setup::{PanelPlace, Role},
-};
 
 /// How a silver reflector gathers what it throws back: exponent of a lobe round the mirrored direction (an assumed model).
 const SILVER: f64 = 12.0;

@@ -1,10 +1,13 @@
 //! What of the lights the camera sees: rims that wrap or do not, lights and stands in the picture, flare, clear height.
 
 use ink_lamp_light::{field::DVec3, measure::Meters};
+use ink_lamp_sitting::{
+    role::{LightId, Role},
+    studio::point::round_from,
+};
 use serde::Serialize;
 
 use super::stage::{Placed, SHOULDER, Stage};
-use crate::setup::{LightId, Role, round_from};
 
 /// A rim reaches this far round past what is lit, degrees, through hair and cloth: it makes a small head at 3.5 to 4.5 m behind wrap and
 /// one at 1.5 m not, which is common practice without a source.

@@ -8,11 +8,9 @@ use ink_lamp_light::{
     scale::Stops,
     sight::Field,
 };
+use ink_lamp_sitting::{role::Role, setup::Setup, standing::Stood, studio::Studio};
 
-use crate::{
-    board::Levels,
-    setup::{Role, Setup, Stood, Studio},
-};
+use crate::board::Levels;
 
 /// A placed light.
 pub(crate) struct Placed {

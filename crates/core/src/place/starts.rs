@@ -1,13 +1,17 @@
 //! Arrangements to begin from, fitted to room and kit. Angles and distances are common practice, no source.
 
 use ink_lamp_light::{field::DVec3, measure::Meters, shape::Size};
+use ink_lamp_sitting::{
+    entry::{Entry, LightPlaced},
+    light::Light,
+    role::Role,
+    setup::Setup,
+    studio::{Bearing, LightPlace, Point, Studio},
+};
 use serde::Serialize;
 
 use super::{room_from, seen, stage::Stage};
-use crate::{
-    board::Levels,
-    setup::{Bearing, Entry, Light, LightPlace, LightPlaced, Point, Role, Setup, Studio},
-};
+use crate::{board::Levels, words::place};
 
 /// An arrangement to begin from.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -83,7 +87,7 @@ fn start(setup: &Setup, levels: &Levels, side: f64, arrangement: &(&str, &str, f
         let mut trial = setup.clone();
         trial.studio = Some(Box::new(studio.clone()));
         let placed = LightPlaced { light: light.id.clone(), place: Some(place), around: None };
-        let words = trial.apply(&Entry::Placed(placed.clone())).ok().and_then(|s| crate::setup::place_words(s.light(&light.id)?, &s));
+        let words = trial.apply(&Entry::Placed(placed.clone())).ok().and_then(|s| place::place_words(s.light(&light.id)?, &s));
         told.extend(words.map(|w| format!("{} {w}{note}", light.name())));
         entries.push(Entry::Placed(placed));
     }

@@ -7,12 +7,10 @@ use ink_lamp_light::{
     scale::{Reflectance, Stops, grey_code},
     shape::Gel,
 };
+use ink_lamp_sitting::{light::Light, metered::RoomPlace, role::Role, setup::Setup};
 use serde::Serialize;
 
-use crate::{
-    board::Levels,
-    setup::{Light, Role, RoomPlace, Setup},
-};
+use crate::board::Levels;
 
 /// Colour at sitter and ground.
 #[derive(Debug, Clone, PartialEq, Serialize)]

@@ -6,13 +6,17 @@ use ink_lamp_light::{
     shutter::{longest_time, on_sensor},
     strobe::{Dial, Pulse, Unit},
 };
+use ink_lamp_sitting::{
+    entry::{DialTurned, Entry},
+    light::Light,
+    movement::{Movement, MovementKind},
+    role::Role,
+    setup::Setup,
+};
 use serde::Serialize;
 
 use super::time_words;
-use crate::{
-    board::Levels,
-    setup::{DialTurned, Entry, Light, Movement, MovementKind, Role, Setup},
-};
+use crate::board::Levels;
 
 /// Movement, and what freezes it.
 #[derive(Debug, Clone, PartialEq, Serialize)]

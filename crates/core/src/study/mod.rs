@@ -6,6 +6,7 @@ mod no_flash;
 mod shutter;
 
 use ink_lamp_light::{refusal::Refusal, shape::Gel, shutter::Clipped};
+use ink_lamp_sitting::setup::Setup;
 use serde::{Deserialize, Serialize};
 
 pub(crate) use color::mixture;
@@ -14,7 +15,7 @@ pub use freeze::{DurationPoint, FreezeLight, FreezeStudy, MovementOffer};
 pub use no_flash::{NoFlashPlace, NoFlashStudy, Patch};
 pub use shutter::{HighSpeedPlace, HighSpeedRow, LightAtShutter, PulsePoint, ShutterStudy, SyncFound};
 
-use crate::{board::Levels, setup::Setup};
+use crate::board::Levels;
 
 /// What is asked beside the setup itself.
 #[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]

@@ -1,12 +1,10 @@
 //! What the frame without flash should look like, as grey patches, and what a test frame really showed.
 
 use ink_lamp_light::scale::{Reflectance, Series, Stops, grey_code, level_of_code};
+use ink_lamp_sitting::{metered::RoomPlace, setup::Setup};
 use serde::Serialize;
 
-use crate::{
-    board::Levels,
-    setup::{RoomPlace, Setup},
-};
+use crate::board::Levels;
 
 /// The frame without flash.
 #[derive(Debug, Clone, PartialEq, Serialize)]

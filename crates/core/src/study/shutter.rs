@@ -1,18 +1,24 @@
 //! Curtains over time with the pulses in them, what goes black, what high-speed sync costs, and the true sync time from test frames.
 
+use ink_lamp_light::shutter::find_sync;
 use ink_lamp_light::{
     measure::Seconds,
     refusal::Refusal,
     scale::{Series, ShutterTime, Stops},
-    shutter::{BulbSync, Clipped, Curtains, Delay, ExponentialPulse, find_sync, seconds_of},
+    shutter::{BulbSync, Clipped, Curtains, Delay, ExponentialPulse, seconds_of},
+};
+use ink_lamp_sitting::{
+    camera::Camera,
+    entry::{CameraSet, Entry},
+    firing::Firing,
+    kit::ShutterKind,
+    light::Light,
+    role::Role,
+    setup::Setup,
 };
 use serde::Serialize;
 
 use super::time_words;
-use crate::{
-    kit::ShutterKind,
-    setup::{Camera, CameraSet, Entry, Firing, Light, Role, Setup},
-};
 
 /// Curtains and pulses.
 #[derive(Debug, Clone, PartialEq, Serialize)]

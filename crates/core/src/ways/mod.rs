@@ -11,6 +11,7 @@ use ink_lamp_light::{
     ambient::{Level, RoomWish},
     scale::{Reflectance, Series, Stops, grey_code},
 };
+use ink_lamp_sitting::{entry::Entry, metered::RoomPlace, role::Role, setup::Setup};
 use serde::Serialize;
 
 pub use search::{Candidate, Class, Family, given_up, search, without_dominated};
@@ -18,7 +19,6 @@ pub use space::{Choice, Shot, Space};
 
 use crate::{
     board::Levels,
-    setup::{Entry, Role, RoomPlace, Setup},
     words::{Line, Span, strong, text},
 };
 
@@ -167,7 +167,8 @@ impl Ways {
     ///
     /// # Examples
     /// ```
-    /// use ink_lamp_core::{setup::Setup, ways::Ways};
+    /// use ink_lamp_core::ways::Ways;
+    /// use ink_lamp_sitting::setup::Setup;
     ///
     /// assert_eq!(Ways::of(&Setup::default()).missing.unwrap(), "Read the room with the flash off, and set the camera.");
     /// ```

@@ -6,6 +6,15 @@ use ink_lamp_light::{
     scale::{Aperture, Reflectance, Series, Stops, grey_code},
     strobe::{Reach, energy},
 };
+use ink_lamp_sitting::{
+    camera::Camera,
+    entry::{CameraSet, DialTurned, Entry, LightPut},
+    firing::{Firing, HighSpeed},
+    light::Light,
+    metered::RoomPlace,
+    room::Lamps,
+    setup::Setup,
+};
 
 use super::{
     Landing, RoomWay, WayLight,
@@ -14,7 +23,6 @@ use super::{
 };
 use crate::{
     board::{Levels, levels::face, moves},
-    setup::{Camera, CameraSet, DialTurned, Entry, Firing, HighSpeed, Lamps, Light, LightPut, RoomPlace, Setup},
     study::mixture,
     words::capitalised,
 };

@@ -11,13 +11,10 @@ use ink_lamp_light::{
     shape::Filter,
     shutter::{Curtains, Delay, seconds_of},
 };
+use ink_lamp_sitting::{camera::Camera, kit::DialSteps, setup::Setup};
 
 use super::search::Family;
-use crate::{
-    board::{Levels, moves},
-    kit::DialSteps,
-    setup::{Camera, Setup},
-};
+use crate::board::{Levels, moves};
 
 /// One setting of aperture or ISO, or one set of filters.
 #[derive(Debug, Clone, Copy)]

@@ -2,8 +2,8 @@ use actix_web::{post, web};
 use ink_lamp_core::{
     board::Board,
     place::{Plan, Question},
-    setup::{Entry, Setup},
 };
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 

@@ -1,9 +1,7 @@
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
-use ink_lamp_core::{
-    board::{Board, TapeLine},
-    setup::{Entry, Setup},
-};
+use ink_lamp_core::board::{Board, TapeLine};
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use ink_lamp_store::{NewEntry, Store, TapeItem, TapePart};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};

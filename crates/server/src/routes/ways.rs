@@ -1,8 +1,6 @@
 use actix_web::{post, web};
-use ink_lamp_core::{
-    setup::{Entry, Setup},
-    ways::Ways,
-};
+use ink_lamp_core::ways::Ways;
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::Deserialize;
 use utoipa::ToSchema;
 

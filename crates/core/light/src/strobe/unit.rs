@@ -1,3 +1,4 @@
+use crate::strobe::PowerScaleSpec;
 use serde::{Deserialize, Serialize};
 
 use super::{

@@ -10,6 +10,14 @@ use ink_lamp_light::{
     scale::{Aperture, Series, ShutterTime, Stops},
     strobe::{Dial, DialStep, PowerScaleSpec, Pulse, Reach},
 };
+use ink_lamp_sitting::{
+    camera::Camera,
+    entry::{CameraSet, Entry, LightPut},
+    kit::{GroupControl, Link},
+    light::{Because, Light, Standing},
+    role::Role,
+    setup::Setup,
+};
 use serde::Serialize;
 
 use super::{
@@ -18,11 +26,7 @@ use super::{
     levels::{Levels, WholeCheck},
     moves::{self, Action},
 };
-use crate::{
-    kit::{GroupControl, Link},
-    place::{Stage, seen},
-    setup::{Because, Camera, CameraSet, Entry, Light, LightPut, Role, Setup, Standing},
-};
+use crate::place::{Stage, seen};
 
 /// Something worth knowing, with its numbers. It never blocks.
 #[derive(Debug, Clone, PartialEq, Serialize)]

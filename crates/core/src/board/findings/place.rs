@@ -6,12 +6,16 @@ use ink_lamp_light::{
     measure::Meters,
     ratio::{Convention, Ratio},
 };
+use ink_lamp_sitting::{
+    entry::{Entry, LightPlaced},
+    role::Role,
+    studio::{GroundTone, LightPlace, Point},
+};
 
 use super::{FindingKind, Found};
 use crate::{
     board::moves::Action,
     place::{self, Pattern, Stage, ground, room, seen},
-    setup::{Entry, GroundTone, LightPlace, LightPlaced, Point, Role},
 };
 
 impl Found<'_> {

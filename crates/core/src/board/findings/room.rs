@@ -1,9 +1,10 @@
 //! Mistakes that the room's light makes.
 
 use ink_lamp_light::scale::{Reflectance, grey_code, level_of_code};
+use ink_lamp_sitting::metered::RoomPlace;
 
 use super::{FindingKind, Found};
-use crate::{setup::RoomPlace, study::mixture};
+use crate::study::mixture;
 
 /// A shift of colour below this is hardly seen on skin (a judgement; MODELS give no number): 8 mired.
 pub(in crate::board) const SEEN_MIRED: f64 = 8.0;

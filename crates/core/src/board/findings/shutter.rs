@@ -4,12 +4,15 @@ use ink_lamp_light::{
     scale::{Series, ShutterTime, Stops},
     shutter::{Curtains, seconds_of},
 };
+use ink_lamp_sitting::{
+    entry::Entry,
+    firing::{Firing, HighSpeed},
+    light::Light,
+    setup::Setup,
+};
 
 use super::{FindingKind, Found, set_camera};
-use crate::{
-    board::moves::Action,
-    setup::{Entry, Firing, HighSpeed, Light, Setup},
-};
+use crate::{board::moves::Action, words::firing};
 
 /// A tail or a ghost below this is not seen (a judgement): what a meter in tenths tells twice over, and six stops under the flash.
 const SEEN_TAIL: f64 = 0.15;
@@ -36,7 +39,7 @@ impl Found<'_> {
         let back = || set_camera(camera, format!("Set {at_sync}"), &|s| s.shutter = sync);
         let flash: Vec<&Light> = setup.lights.iter().filter(|l| l.unit.is_some()).collect();
         if !forgotten.is_empty() && past {
-            let list = crate::setup::forgotten_words(&forgotten, setup).join(" and ");
+            let list = firing::forgotten_words(&forgotten, setup).join(" and ");
             let words = format!("High-speed sync is on, but not at {list}: past {at_sync} part of the frame goes black.");
             self.say(FindingKind::HighSpeedPartly, "camera", words).remedy =
                 all_on(setup.firing.clone(), &flash, camera.body.as_ref().is_none_or(|b| b.high_speed));

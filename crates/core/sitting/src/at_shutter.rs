@@ -1,0 +1,84 @@
+//! What the shutter, as it is set, does to each light.
+
+use ink_lamp_light::{
+    scale::{Iso, Stops},
+    shutter::{Curtains, Delay, ExponentialPulse, Leaf, Passed, seconds_of},
+};
+
+use crate::{
+    firing::SyncPlace,
+    light::{Held, Light},
+    setup::Setup,
+};
+
+impl Setup {
+    /// Whether a light's unit would pulse through the whole travel now: the shutter is past sync, and high-speed sync is on everywhere.
+    #[must_use]
+    pub fn pulses(&self, light: &Light) -> bool {
+        let on = &self.firing.high_speed;
+        self.camera.as_ref().is_some_and(|c| c.is_past_sync(c.exposure.shutter) && c.travel().is_some())
+            && on.camera
+            && on.transmitter
+            && on.units.contains(&light.id)
+            && light.unit.as_ref().is_some_and(|u| u.high_speed)
+    }
+
+    /// What the shutter takes of a light against what a meter read of a whole pop, stops: the loss of high-speed sync with what a test frame
+    /// taught, or a bulb's burn that the shutter cuts. 0 for an ordinary flash within sync.
+    #[must_use]
+    pub fn shutter_loss(&self, light: &Light, read: Option<&Held>) -> Stops {
+        let Some((camera, t)) = self.camera.as_ref().and_then(|c| Some((c, seconds_of(c.exposure.shutter)?))) else { return Stops::ZERO };
+        if let Some(bulb) = light.unit.as_ref().and_then(|u| u.bulb) {
+            // The meter's own time cut the burn too.
+            let metered = read.and_then(|h| seconds_of(h.reading.shutter)).map_or(Stops::ZERO, |t| bulb.loss(t));
+            return bulb.loss(t) - metered;
+        }
+        match camera.travel().filter(|_| self.pulses(light)) {
+            Some(travel) => Curtains { travel, delay: Delay::NONE }.high_speed_loss(t) + self.firing.extra.stops(),
+            None => Stops::ZERO,
+        }
+    }
+
+    /// The highest ISO: what holds here, else the camera's own cap.
+    #[must_use]
+    pub fn iso_cap(&self) -> Option<Iso> {
+        self.holds.iso_cap.or_else(|| self.camera.as_ref()?.body.as_ref()?.iso_cap)
+    }
+
+    /// The places where high-speed sync is needed and off; none where no place has it on, or nothing is missing.
+    #[must_use]
+    pub fn high_speed_forgotten(&self) -> Vec<SyncPlace> {
+        let on = &self.firing.high_speed;
+        let units = || self.lights.iter().filter(|l| l.unit.as_ref().is_some_and(|u| u.bulb.is_none()));
+        if !on.camera && !on.transmitter && on.units.is_empty() {
+            return Vec::new();
+        }
+        let mut missing = Vec::new();
+        if !on.camera {
+            missing.push(SyncPlace::Camera);
+        }
+        if !on.transmitter {
+            missing.push(SyncPlace::Transmitter);
+        }
+        missing.extend(units().filter(|l| !on.units.contains(&l.id)).map(|l| SyncPlace::Unit(l.id.clone())));
+        missing
+    }
+
+    /// What of a light's pulse passes the shutter as it is set, by its unit's own t0.1 at its power. None where that is not known, and for
+    /// what pulses through.
+    #[must_use]
+    pub fn passes(&self, light: &Light) -> Option<Passed> {
+        let camera = self.camera.as_ref()?;
+        let (unit, power) = (light.unit.as_ref()?, light.power()?);
+        if self.pulses(light) || unit.bulb.is_some() {
+            return None;
+        }
+        let pulse = ExponentialPulse::of_t01(unit.t01_at(power)?.time);
+        let (t, delay) = (seconds_of(camera.exposure.shutter)?, self.firing.delay);
+        if camera.is_leaf() {
+            let share = Leaf { delay }.pass(pulse, t);
+            return Some(Passed { worst_edge: share, other_edge: share, mean: share });
+        }
+        Some(Curtains { travel: camera.travel()?, delay }.pass(pulse, t))
+    }
+}

@@ -1,0 +1,66 @@
+//! The camera as it is set.
+
+use ink_lamp_light::{
+    measure::{Kelvin, Meters, Millimetres, Seconds},
+    meter::Exposure,
+    scale::ShutterTime,
+    shape::Filter,
+};
+use serde::{Deserialize, Serialize};
+
+use crate::kit::{CameraBody, Lens, ShutterKind};
+
+/// The camera as it is set.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Camera {
+    /// Aperture, shutter and ISO.
+    pub exposure: Exposure,
+    /// Shortest shutter time that syncs with flash, where it is known.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub sync: Option<ShutterTime>,
+    /// Filters before the lens; the exposure counts what they take.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub filters: Vec<Filter>,
+    /// The camera itself, where it was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub body: Option<Box<CameraBody>>,
+    /// The lens, where it was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lens: Option<Box<Lens>>,
+    /// The focal length it is at.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub focal: Option<Millimetres>,
+    /// How far the sitter is from the lens.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub sitter: Option<Meters>,
+    /// Its white balance.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub white: Option<Kelvin>,
+}
+
+impl Camera {
+    /// Time that a curtain takes over the frame: as its sheet says, else its sync time. None for a leaf shutter, and where nothing is known.
+    #[must_use]
+    pub fn travel(&self) -> Option<Seconds> {
+        let sync = || Seconds::new(self.sync?.seconds()).ok();
+        match self.body.as_ref().map(|b| b.shutter) {
+            Some(ShutterKind::Leaf) => None,
+            Some(ShutterKind::FocalPlane { travel: Some(travel), .. }) => Some(travel),
+            _ => sync(),
+        }
+    }
+
+    /// Whether its shutter lies between the lens.
+    #[must_use]
+    pub fn is_leaf(&self) -> bool {
+        self.body.as_ref().is_some_and(|b| b.shutter == ShutterKind::Leaf)
+    }
+
+    /// Whether a time is shorter than sync.
+    #[must_use]
+    pub fn is_past_sync(&self, shutter: ShutterTime) -> bool {
+        self.sync.is_some_and(|sync| shutter.tv() > sync.tv() + 1e-9)
+    }
+}

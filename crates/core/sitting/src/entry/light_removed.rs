@@ -1,0 +1,29 @@
+//! A light was taken away.
+
+use crate::setup::{Setup, unknown};
+use ink_lamp_light::refusal::Refusal;
+use serde::{Deserialize, Serialize};
+
+use crate::role::LightId;
+
+/// A light was taken away.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LightRemoved {
+    /// Which.
+    pub light: LightId,
+}
+
+impl Setup {
+    pub(super) fn remove_light(&mut self, removed: &LightRemoved) -> Result<(), Refusal> {
+        let before = self.lights.len();
+        self.lights.retain(|l| l.id != removed.light);
+        self.firing.high_speed.units.retain(|id| *id != removed.light);
+        if self.lights.len() == before {
+            return Err(unknown(&removed.light));
+        }
+        self.spoil_whole();
+        Ok(())
+    }
+}

@@ -1,0 +1,200 @@
+//! The facts that happen on set. An entry is appended to a tape and never changed; [`crate::setup::Setup::apply`] says what it does.
+//!
+//! One file an entry: what it carries, and what it does to a setup.
+
+mod automatic;
+mod camera;
+mod dial;
+mod firing;
+mod frame;
+mod ground_tone;
+mod holds;
+mod length;
+mod light;
+mod light_removed;
+mod note;
+mod placed;
+mod ratio;
+mod reading;
+mod room_wish;
+mod sitter_moved;
+mod start;
+mod studio;
+mod target;
+mod transmitter;
+mod undo;
+
+use ink_lamp_light::{ambient::RoomWish, refusal::Refusal};
+use serde::{Deserialize, Serialize};
+
+pub use automatic::AutomaticFrame;
+pub use camera::CameraSet;
+pub use dial::DialTurned;
+pub use frame::FrameShot;
+pub use ground_tone::GroundWished;
+pub use length::LengthChosen;
+pub use light::LightPut;
+pub use light_removed::LightRemoved;
+pub use note::NoteTaken;
+pub use placed::{Around, LightPlaced};
+pub use ratio::RatioChosen;
+pub use reading::{ReadingTaken, Subject};
+pub use sitter_moved::SitterMoved;
+pub use start::Start;
+pub use target::TargetSet;
+pub use transmitter::TransmitterChosen;
+pub use undo::Back;
+
+use crate::{firing::Firing, holds::Holds, schools::Schools, setup::Setup, studio::Studio, supplies::Supplies};
+
+/// One fact that happened on set.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Entry {
+    /// The setup began as a copy of another one.
+    Start(Start),
+    /// The meter was read.
+    Reading(ReadingTaken),
+    /// The camera was set.
+    Camera(CameraSet),
+    /// The room is to be removed or kept.
+    RoomWish(RoomWish),
+    /// A dial was turned.
+    Dial(DialTurned),
+    /// A light was described: unit, setting, modifier, distance.
+    Light(Box<LightPut>),
+    /// A light was taken away.
+    LightRemoved(LightRemoved),
+    /// The ratio of key to fill was chosen.
+    Ratio(RatioChosen),
+    /// A light's wished level was set.
+    Target(TargetSet),
+    /// Metres or feet.
+    Length(LengthChosen),
+    /// The ways of working that hold in this setup.
+    Schools(Schools),
+    /// The mains, and the pace that is wanted.
+    Supplies(Supplies),
+    /// The transmitter that fires the units.
+    Transmitter(TransmitterChosen),
+    /// How shutter and flash meet.
+    Firing(Firing),
+    /// What must hold whatever the room asks for.
+    Holds(Box<Holds>),
+    /// The studio around the sitter was described.
+    Studio(Box<Studio>),
+    /// A light was put somewhere, or taken off the plan.
+    Placed(LightPlaced),
+    /// The sitter moved, and all else stayed.
+    SitterMoved(SitterMoved),
+    /// What the ground is to look like.
+    GroundTone(GroundWished),
+    /// A frame by automatic flash, to begin from.
+    Automatic(AutomaticFrame),
+    /// A frame was shot.
+    Frame(FrameShot),
+    /// A note was taken.
+    Note(NoteTaken),
+    /// An entry was taken back.
+    Undo(Back),
+    /// What was taken back is true after all.
+    Redo(Back),
+}
+
+impl Entry {
+    /// The kind as it is stored beside the entry.
+    #[must_use]
+    pub const fn kind(&self) -> &'static str {
+        match self {
+            Self::Start(_) => "start",
+            Self::Reading(_) => "reading",
+            Self::Camera(_) => "camera",
+            Self::RoomWish(_) => "room_wish",
+            Self::Dial(_) => "dial",
+            Self::Light(_) => "light",
+            Self::LightRemoved(_) => "light_removed",
+            Self::Ratio(_) => "ratio",
+            Self::Target(_) => "target",
+            Self::Length(_) => "length",
+            Self::Schools(_) => "schools",
+            Self::Supplies(_) => "supplies",
+            Self::Transmitter(_) => "transmitter",
+            Self::Firing(_) => "firing",
+            Self::Holds(_) => "holds",
+            Self::Studio(_) => "studio",
+            Self::Placed(_) => "placed",
+            Self::SitterMoved(_) => "sitter_moved",
+            Self::GroundTone(_) => "ground_tone",
+            Self::Automatic(_) => "automatic",
+            Self::Frame(_) => "frame",
+            Self::Note(_) => "note",
+            Self::Undo(_) => "undo",
+            Self::Redo(_) => "redo",
+        }
+    }
+
+    /// Whether it is a fact of its own, and not the taking back or bringing back of one.
+    #[must_use]
+    pub const fn is_fact(&self) -> bool {
+        !matches!(self, Self::Undo(_) | Self::Redo(_))
+    }
+
+    /// Whether it tells what was seen, and so is true whatever else was changed meanwhile; all others are decisions.
+    #[must_use]
+    pub const fn is_observation(&self) -> bool {
+        matches!(self, Self::Reading(_) | Self::Frame(_) | Self::Note(_))
+    }
+}
+
+impl Setup {
+    /// What the setup is after an entry.
+    ///
+    /// # Examples
+    /// ```
+    /// use ink_lamp_light::scale::{Aperture, Iso, ShutterTime};
+    /// use ink_lamp_sitting::{
+    ///     entry::{CameraSet, Entry},
+    ///     setup::Setup,
+    /// };
+    ///
+    /// let set = CameraSet::new(Aperture::parse("8")?, ShutterTime::parse("1/160")?, Iso::parse("100")?);
+    /// let setup = Setup::default().apply(&Entry::Camera(set))?;
+    /// assert_eq!(setup.camera.unwrap().exposure.shutter, ShutterTime::parse("1/160")?);
+    /// # Ok::<(), ink_lamp_light::refusal::Refusal>(())
+    /// ```
+    ///
+    /// # Errors
+    /// An entry that can't be true of this setup, with the field that is wrong.
+    pub fn apply(&self, entry: &Entry) -> Result<Self, Refusal> {
+        let mut next = self.clone();
+        match entry {
+            Entry::Start(start) => next.begin(start)?,
+            Entry::Reading(taken) => next.take(taken)?,
+            Entry::Camera(set) => next.set_camera(set)?,
+            Entry::RoomWish(wish) => next.wish_room(*wish)?,
+            Entry::Dial(turned) => next.turn_dial(turned)?,
+            Entry::Light(put) => next.put(put, self)?,
+            Entry::Studio(studio) => next.put_studio(self, studio)?,
+            Entry::Placed(placed) => next.place(self, placed)?,
+            Entry::SitterMoved(by) => next.move_sitter(self, *by)?,
+            Entry::GroundTone(wished) => next.wish_ground(*wished)?,
+            Entry::LightRemoved(removed) => next.remove_light(removed)?,
+            Entry::Ratio(chosen) => next.ratio = chosen.target,
+            Entry::Target(set) => next.aim(set)?,
+            Entry::Length(chosen) => next.length = chosen.unit,
+            Entry::Schools(schools) => next.schools = *schools,
+            Entry::Supplies(supplies) => next.supplies = *supplies,
+            Entry::Transmitter(chosen) => next.transmitter.clone_from(&chosen.transmitter),
+            Entry::Firing(firing) => next.fire(firing)?,
+            Entry::Holds(holds) => next.hold(holds)?,
+            Entry::Automatic(frame) => next.give_automatic(frame)?,
+            Entry::Frame(shot) => next.shoot(shot)?,
+            Entry::Note(_) => {}
+            Entry::Undo(_) | Entry::Redo(_) => {
+                return Err(Refusal::new("entry", "Taking back and bringing back changes the tape. Read the setup from there."));
+            }
+        }
+        Ok(next)
+    }
+}

@@ -1,0 +1,28 @@
+//! A setup that another one began from.
+
+use ink_lamp_light::refusal::Refusal;
+use serde::{Deserialize, Serialize};
+
+use crate::setup::Setup;
+
+/// A setup that another one began from.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Start {
+    /// What it was copied from, in words.
+    #[serde(deserialize_with = "ink_lamp_light::name::name")]
+    pub from: String,
+    /// What was copied.
+    pub setup: Box<Setup>,
+}
+
+impl Setup {
+    pub(super) fn begin(&mut self, start: &Start) -> Result<(), Refusal> {
+        if *self != Self::default() {
+            return Err(Refusal::new("start", "A start comes first. This setup has entries already."));
+        }
+        self.clone_from(&start.setup);
+        Ok(())
+    }
+}

@@ -1,0 +1,143 @@
+//! What must hold whatever the room asks for: the look, the hand, the grain, the kit at hand, and the movement that is to be frozen.
+
+use ink_lamp_light::{
+    measure::Extent,
+    scale::{Aperture, Iso, Series, ShutterTime},
+    shape::Filter,
+};
+use serde::{Deserialize, Serialize};
+
+use crate::movement::Movement;
+
+/// How still camera and sitter are.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Steadiness {
+    /// The camera in the hand, the sitter still: 1/60 s.
+    #[default]
+    Hand,
+    /// The sitter moves: 1/125 s.
+    MovingSitter,
+    /// On a tripod, the sitter still: 1/4 s.
+    Tripod,
+}
+
+impl Steadiness {
+    /// The longest time it allows, as `Tv` (common practice, no source).
+    #[must_use]
+    pub const fn slowest_tv(self) -> f64 {
+        match self {
+            Self::Hand => 6.0,
+            Self::MovingSitter => 7.0,
+            Self::Tripod => 2.0,
+        }
+    }
+
+    /// `in the hand`.
+    #[must_use]
+    pub const fn words(self) -> &'static str {
+        match self {
+            Self::Hand => "in the hand",
+            Self::MovingSitter => "with a moving sitter",
+            Self::Tripod => "on a tripod",
+        }
+    }
+}
+
+/// What must hold.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Holds {
+    /// The widest aperture that the look allows.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub widest: Option<Aperture>,
+    /// The smallest.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub smallest: Option<Aperture>,
+    /// What must be sharp, nose to ear: metres of depth at the sitter.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub depth: Option<Extent>,
+    /// How still camera and sitter are.
+    #[serde(default)]
+    pub steadiness: Steadiness,
+    /// The longest time; what the steadiness allows where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub slowest: Option<ShutterTime>,
+    /// The shortest time.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub fastest: Option<ShutterTime>,
+    /// The highest ISO; the camera's own cap where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub iso_cap: Option<Iso>,
+    /// Filters that are at hand.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub filters: Vec<Filter>,
+    /// Whether high-speed sync is allowed.
+    #[serde(default = "yes")]
+    pub high_speed: bool,
+    /// Whether lights may be moved.
+    #[serde(default = "yes")]
+    pub lights_move: bool,
+    /// A movement that is to be frozen.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub movement: Option<Movement>,
+}
+
+const fn yes() -> bool {
+    true
+}
+
+impl Default for Holds {
+    fn default() -> Self {
+        Self {
+            widest: None,
+            smallest: None,
+            depth: None,
+            steadiness: Steadiness::default(),
+            slowest: None,
+            fastest: None,
+            iso_cap: None,
+            filters: Vec::new(),
+            high_speed: true,
+            lights_move: true,
+            movement: None,
+        }
+    }
+}
+
+impl Holds {
+    /// `on a tripod, ƒ5.6 to ƒ11, 12 cm sharp, ISO up to 800, ND 0.9 at hand`.
+    #[must_use]
+    pub fn words(&self) -> String {
+        let aperture = |a: Aperture| format!("ƒ{}", a.marking(Series::Third));
+        let mut words = vec![self.steadiness.words().to_owned()];
+        match (self.widest, self.smallest) {
+            (Some(widest), Some(smallest)) => words.push(format!("{} to {}", aperture(widest), aperture(smallest))),
+            (Some(widest), None) => words.push(format!("{} or smaller", aperture(widest))),
+            (None, Some(smallest)) => words.push(format!("{} or wider", aperture(smallest))),
+            (None, None) => {}
+        }
+        words.extend(self.depth.map(|d| format!("{:.0} cm sharp", d.get() * 100.0)));
+        words.extend(self.slowest.map(|t| format!("{} or shorter", t.marking(Series::Third))));
+        words.extend(self.fastest.map(|t| format!("{} or longer", t.marking(Series::Third))));
+        words.extend(self.iso_cap.map(|iso| format!("ISO up to {}", iso.marking(Series::Third))));
+        let filters: Vec<&str> = self.filters.iter().map(|f| f.name.as_str()).collect();
+        words.push(if filters.is_empty() { "no filter at hand".to_owned() } else { format!("{} at hand", filters.join(" and ")) });
+        if !self.high_speed {
+            words.push("no high-speed sync".to_owned());
+        }
+        if !self.lights_move {
+            words.push("lights stay where they are".to_owned());
+        }
+        words.extend(self.movement.map(|m| format!("freeze: {}", m.kind.name().to_lowercase())));
+        words.join(", ")
+    }
+
+    /// The longest time that holds, as `Tv`.
+    #[must_use]
+    pub fn slowest_tv(&self) -> f64 {
+        self.slowest.map_or_else(|| self.steadiness.slowest_tv(), ShutterTime::tv)
+    }
+}

@@ -1,0 +1,142 @@
+//! A light: what it is for, which unit does it, how that is set, and what was read.
+
+mod as_metered;
+mod automatic;
+mod held;
+mod rig;
+
+use ink_lamp_light::{
+    measure::Meters,
+    refusal::Refusal,
+    scale::Stops,
+    strobe::{Dial, Unit},
+};
+use serde::{Deserialize, Serialize};
+
+pub use automatic::{Automatic, Tone};
+pub use held::{Because, Held, Other, Standing};
+pub use rig::{FromKit, Rig};
+
+use crate::{
+    role::{ACCENT, LightId, Role},
+    studio::LightPlace,
+};
+
+/// A light: what it is for, which unit does it, how that is set, and what was read.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(try_from = "Unchecked")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Light {
+    /// Its id within the setup.
+    pub id: LightId,
+    /// What it is for.
+    pub role: Role,
+    /// The unit, once it was said.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub unit: Option<Unit>,
+    /// Its setting, once it was said: never without a unit, always on that unit's scale.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub dial: Option<Dial>,
+    /// What is on it, in words.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub modifier: Option<String>,
+    /// How far it stands from what it lights.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub distance: Option<Meters>,
+    /// Where it stands, once it is on the plan; distance and angle then follow from it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub place: Option<LightPlace>,
+    /// The wished level, for lights outside the ratio.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub target: Option<Stops>,
+    /// The last reading of it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub reading: Option<Held>,
+    /// What its modifier does, grid, gels, angle, group, channel, circuit.
+    #[serde(skip_serializing_if = "rig::Rig::is_plain")]
+    pub rig: Rig,
+    /// What automatic flash gave, until it is locked in manual.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub automatic: Option<Automatic>,
+}
+
+impl TryFrom<Unchecked> for Light {
+    type Error = Refusal;
+    fn try_from(l: Unchecked) -> Result<Self, Refusal> {
+        let on_scale = match (l.dial, &l.unit) {
+            (None, _) => true,
+            (Some(dial), Some(unit)) => dial <= unit.scale.lowest(),
+            (Some(_), None) => false,
+        };
+        if !on_scale {
+            return Err(Refusal::new("dial", "A dial setting needs a unit and must lie on its scale."));
+        }
+        if l.role == Role::Room {
+            return Err(Refusal::new("role", "The room is no light of the setup. Give key, fill, rim, hair or ground."));
+        }
+        let Unchecked { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic } = l;
+        Ok(Self { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic })
+    }
+}
+
+impl Light {
+    /// A light that nobody touched yet, called by its role.
+    #[must_use]
+    pub fn untouched(role: Role) -> Self {
+        Self {
+            id: LightId::of(role),
+            role,
+            unit: None,
+            dial: None,
+            modifier: None,
+            distance: None,
+            place: None,
+            target: None,
+            reading: None,
+            rig: Rig::default(),
+            automatic: None,
+        }
+    }
+
+    /// As it is said: its role, with its number where there are several (`Rim 2`); an accent is called so by its id.
+    #[must_use]
+    pub fn name(&self) -> String {
+        let (base, number) = match self.id.as_str().rsplit_once('-') {
+            Some((base, n)) if n.parse::<u8>().is_ok() => (base, format!(" {n}")),
+            _ => (self.id.as_str(), String::new()),
+        };
+        let name = if base == ACCENT { "Accent" } else { self.role.name() };
+        format!("{name}{number}")
+    }
+
+    /// Stops below full, where the dial is known.
+    #[must_use]
+    pub fn power(&self) -> Option<Stops> {
+        Some(self.unit.as_ref()?.scale.stops(self.dial?))
+    }
+
+    /// Its setting as written on its own dial.
+    #[must_use]
+    pub fn written(&self) -> Option<String> {
+        Some(self.unit.as_ref()?.scale.write(self.dial?))
+    }
+}
+
+/// A light as it comes from outside.
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct Unchecked {
+    id: LightId,
+    role: Role,
+    unit: Option<Unit>,
+    dial: Option<Dial>,
+    #[serde(default, deserialize_with = "ink_lamp_light::name::optional_name")]
+    modifier: Option<String>,
+    distance: Option<Meters>,
+    place: Option<LightPlace>,
+    target: Option<Stops>,
+    reading: Option<Held>,
+    #[serde(default)]
+    rig: Rig,
+    automatic: Option<Automatic>,
+}

@@ -1,0 +1,88 @@
+//! Where, how and with what a reading was taken.
+
+use ink_lamp_light::meter::Receptor;
+use serde::{Deserialize, Serialize};
+
+use crate::role::LightId;
+
+/// Where the meter was held.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Place {
+    /// At the face.
+    Face,
+    /// At the shadow side.
+    ShadowSide,
+    /// At the hair or shoulder.
+    HairOrShoulder,
+    /// At the ground.
+    Ground,
+}
+
+/// How the meter was fired.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Metered {
+    /// It waited for the pop.
+    Cordless,
+    /// It fired the unit.
+    Cord,
+}
+
+/// How a reading was taken. What is left out is as usual: the light alone, where it works, held as the setup says.
+#[derive(Debug, Clone, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct How {
+    /// Lights that were on, besides the one that was read.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub on: Vec<LightId>,
+    /// Where.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub place: Option<Place>,
+    /// What the meter wore, and where it pointed.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub receptor: Option<Receptor>,
+    /// How it was fired.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub metered: Option<Metered>,
+}
+
+impl How {
+    /// Whether all is as usual.
+    #[must_use]
+    pub fn is_usual(&self) -> bool {
+        *self == Self::default()
+    }
+}
+
+/// Where the room was read.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum RoomPlace {
+    /// At the sitter.
+    Sitter,
+    /// At the ground.
+    Ground,
+}
+
+impl From<Option<Place>> for RoomPlace {
+    /// Only the ground is apart; every other place is the sitter's.
+    fn from(place: Option<Place>) -> Self {
+        if place == Some(Place::Ground) { Self::Ground } else { Self::Sitter }
+    }
+}
+
+impl RoomPlace {
+    /// `the sitter`.
+    #[must_use]
+    pub const fn words(self) -> &'static str {
+        match self {
+            Self::Sitter => "the sitter",
+            Self::Ground => "the ground",
+        }
+    }
+}

@@ -1,0 +1,32 @@
+//! The ways of working on which good people differ: each is a choice of the setup.
+
+use ink_lamp_light::{meter::Receptor, scale::Step};
+use serde::{Deserialize, Serialize};
+
+/// Who follows whom.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Follow {
+    /// Lights are set to the chosen aperture.
+    #[default]
+    LightsFollow,
+    /// The camera is set to what the meter says.
+    CameraFollows,
+}
+
+/// The ways of working that hold in a setup. Ratio convention and anchor stand with the ratio, metres and feet on their own.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Schools {
+    /// Who follows whom.
+    #[serde(default)]
+    pub follow: Follow,
+    /// In what steps differences are told.
+    #[serde(default)]
+    pub step: Step,
+    /// How the meter is held at the face; readings taken otherwise are converted where the light's angle is known.
+    #[serde(default)]
+    pub receptor: Receptor,
+}

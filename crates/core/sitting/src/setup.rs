@@ -1,0 +1,164 @@
+//! Everything as it now stands.
+
+use ink_lamp_light::{measure::LengthUnit, ratio::RatioTarget, refusal::Refusal, scale::Stops};
+use serde::{Deserialize, Deserializer, Serialize};
+
+use crate::{
+    camera::Camera,
+    firing::Firing,
+    holds::Holds,
+    kit::Transmitter,
+    light::{Because, Held, Light},
+    role::{LightId, Role},
+    room::Room,
+    schools::Schools,
+    studio::{GroundTone, Studio},
+    supplies::Supplies,
+};
+
+/// The most lights a setup holds.
+pub const MOST_LIGHTS: usize = 8;
+
+/// Everything as it now stands.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Setup {
+    /// The room's light.
+    pub room: Room,
+    /// The camera, once it was set.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub camera: Option<Camera>,
+    /// The lights in the order of their lanes, at most eight.
+    #[serde(deserialize_with = "lights")]
+    #[cfg_attr(feature = "schema", schema(max_items = 8))]
+    pub lights: Vec<Light>,
+    /// The wished ratio of key to fill.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<ink_lamp_light::ratio::RatioSpec>))]
+    pub ratio: Option<RatioTarget>,
+    /// The reading with all lights on.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub whole: Option<Held>,
+    /// Frames shot in this setup.
+    #[serde(default)]
+    pub frames: u32,
+    /// Metres or feet.
+    #[serde(default)]
+    pub length: LengthUnit,
+    /// The ways of working that hold here.
+    #[serde(default)]
+    pub schools: Schools,
+    /// The mains, and the pace that is wanted.
+    #[serde(default)]
+    pub supplies: Supplies,
+    /// The transmitter, where one was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub transmitter: Option<Transmitter>,
+    /// How shutter and flash meet.
+    #[serde(default)]
+    pub firing: Firing,
+    /// What must hold whatever the room asks for.
+    #[serde(default)]
+    pub holds: Holds,
+    /// The studio around the sitter, once it was described.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub studio: Option<Box<Studio>>,
+    /// What the ground is to look like, where that was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub ground_tone: Option<GroundTone>,
+}
+
+impl Default for Setup {
+    /// An empty setup: the four lights a portrait is most often lit with, none of them touched.
+    fn default() -> Self {
+        let lights = [Role::Key, Role::Fill, Role::Rim, Role::Ground].map(Light::untouched).to_vec();
+        Self {
+            room: Room::default(),
+            camera: None,
+            lights,
+            ratio: None,
+            whole: None,
+            frames: 0,
+            length: LengthUnit::Metres,
+            schools: Schools::default(),
+            supplies: Supplies::default(),
+            transmitter: None,
+            firing: Firing::default(),
+            holds: Holds::default(),
+            studio: None,
+            ground_tone: None,
+        }
+    }
+}
+
+fn lights<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Vec<Light>, D::Error> {
+    let lights = Vec::<Light>::deserialize(deserializer)?;
+    if lights.len() > MOST_LIGHTS {
+        return Err(serde::de::Error::custom(format!("{} lights are too many. A setup holds {MOST_LIGHTS}.", lights.len())));
+    }
+    for (n, light) in lights.iter().enumerate() {
+        if lights[..n].iter().any(|l| l.id == light.id) {
+            return Err(serde::de::Error::custom(format!("Two lights are called {}. Give each its own id.", light.id)));
+        }
+    }
+    Ok(lights)
+}
+
+impl Setup {
+    /// The light of an id.
+    #[must_use]
+    pub fn light(&self, id: &LightId) -> Option<&Light> {
+        self.lights.iter().find(|l| l.id == *id)
+    }
+
+    /// The first light of a role.
+    #[must_use]
+    pub fn first(&self, role: Role) -> Option<&Light> {
+        self.lights.iter().find(|l| l.role == role)
+    }
+
+    /// The place of the first light of a role in the order of the lanes.
+    #[must_use]
+    pub fn index(&self, role: Role) -> Option<usize> {
+        self.lights.iter().position(|l| l.role == role)
+    }
+
+    /// This setup as the start of another look: decisions, units and places stay; the room and the whole must be read again, and the
+    /// lights' readings are carried as likely levels.
+    #[must_use]
+    pub fn as_start(&self) -> Self {
+        let mut start = self.clone();
+        start.room = Room { wish: start.room.wish, said: start.room.said, ..Room::default() };
+        start.whole = None;
+        start.frames = 0;
+        for held in start.lights.iter_mut().filter_map(|l| l.reading.as_mut()) {
+            held.carry(Stops::ZERO, Because::Copied);
+        }
+        start
+    }
+}
+
+impl Setup {
+    /// The studio as it was said, or as it usually is.
+    #[must_use]
+    pub fn studio(&self) -> Studio {
+        self.studio.as_deref().cloned().unwrap_or_else(|| Studio::usual(self.camera.as_ref()))
+    }
+}
+
+impl Setup {
+    pub(crate) fn light_mut(&mut self, id: &LightId) -> Result<&mut Light, Refusal> {
+        self.lights.iter_mut().find(|l| l.id == *id).ok_or_else(|| unknown(id))
+    }
+
+    pub(crate) const fn spoil_whole(&mut self) {
+        if let Some(whole) = &mut self.whole {
+            whole.spoil(Because::Lights);
+        }
+    }
+}
+
+pub(super) fn unknown(id: &LightId) -> Refusal {
+    Refusal::new("light", format!("No light is called {id} in this setup."))
+}

@@ -1,0 +1,8 @@
+//! Lights as they stand in the studio, and what moving does to them. Knows no entry.
+
+mod bounced;
+mod round;
+mod settle;
+mod stood;
+
+pub use stood::Stood;

@@ -26,6 +26,8 @@
 
 pub mod board;
 pub mod place;
+pub mod scene;
 pub mod study;
+pub mod turn;
 pub mod ways;
 pub mod words;

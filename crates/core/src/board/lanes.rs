@@ -1,3 +1,4 @@
+use crate::scene::Scene;
 use ink_lamp_light::scale::fnumber;
 use ink_lamp_light::{
     ambient::RoomWish,
@@ -210,11 +211,12 @@ pub struct DialShown {
     pub down: Option<String>,
 }
 
-pub(super) fn lanes(setup: &Setup, levels: &Levels, pick: &Pick, face: Option<&Face>, stage: Option<&Stage>) -> Vec<Lane> {
+pub(super) fn lanes(scene: &Scene, pick: &Pick, face: Option<&Face>) -> Vec<Lane> {
+    let (setup, levels) = (scene.setup, &scene.levels);
     let mut lanes = vec![room(setup, levels), camera(setup)];
     lanes.extend((0..setup.lights.len()).map(|i| light(setup, levels, i, pick)));
-    on_ground(levels, stage, &mut lanes);
-    lanes.push(whole(setup, levels, face));
+    on_ground(levels, scene.placed(), &mut lanes);
+    lanes.push(whole(scene, face));
     lanes.push(frame(setup));
     for (lane, number) in lanes.iter_mut().zip(1u8..) {
         lane.number = number;
@@ -432,7 +434,8 @@ fn trigger(light: &Light) -> Option<String> {
     (!both.is_empty()).then(|| both.join(" · "))
 }
 
-fn whole(setup: &Setup, levels: &Levels, face: Option<&Face>) -> Lane {
+fn whole(scene: &Scene, face: Option<&Face>) -> Lane {
+    let (setup, levels) = (scene.setup, &scene.levels);
     let mut lane = bare("whole", LaneKind::Whole, "Whole");
     lane.face = face.cloned();
     lane.foot = Foot { strong: String::new(), plain: "meter all lights on".to_owned(), pending: None, ..Foot::default() };
@@ -442,7 +445,7 @@ fn whole(setup: &Setup, levels: &Levels, face: Option<&Face>) -> Lane {
     }
     if let (Some(level), Some(e)) = (levels.whole, levels.exposure) {
         lane.reading = Some(Mark::at(level, e));
-        (lane.state, lane.words) = match &levels.check {
+        (lane.state, lane.words) = match &scene.whole {
             Some(check) if check.differs => {
                 let (parts, by) = (check.parts, check.whole - check.parts);
                 lane.gap = Some(Gap { stops: by, shown: by.number(), way: if by.get() > 0.0 { Way::Down } else { Way::Up } });

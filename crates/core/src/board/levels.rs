@@ -14,7 +14,6 @@ use ink_lamp_sitting::{
 };
 
 use super::{Face, NowAfter, TOLERANCE_TENTHS, lanes::Mark};
-use crate::place::ground;
 
 /// Where everything lies against the camera's exposure.
 pub(crate) struct Levels {
@@ -33,8 +32,6 @@ pub(crate) struct Levels {
     pub(crate) targets: Vec<Option<Stops>>,
     /// The reading with all lights on.
     pub(crate) whole: Option<Stops>,
-    /// The same against its parts.
-    pub(crate) check: Option<WholeCheck>,
 }
 
 /// One light alone.
@@ -76,14 +73,8 @@ impl Levels {
             }
         });
         let targets = targets(setup, room, exposure.is_some(), &lights);
-        let mut levels =
-            Self { exposure, room, room_level, room_ground, ground_level, wished_room: None, lights, targets, whole, check: None };
+        let mut levels = Self { exposure, room, room_level, room_ground, ground_level, wished_room: None, lights, targets, whole };
         levels.wished_room = levels.room_for(setup.room.wish);
-        // A tone that is wished of the ground is its light's wish, less what the others spill there.
-        if let Some(ground) = setup.index(Role::Ground).filter(|i| setup.lights[*i].target.is_none() && exposure.is_some()) {
-            levels.targets[ground] = ground::target(setup, &levels);
-        }
-        levels.check = whole_against_parts(setup, &levels);
         levels
     }
 
@@ -241,7 +232,7 @@ pub(crate) struct WholeCheck {
 const REPEATED_TENTHS: i32 = 2;
 
 /// What is to be made of the whole against its parts: those that reach the face, as the receptor of the whole sees them.
-fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<WholeCheck> {
+pub(crate) fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<WholeCheck> {
     let (held, whole) = (setup.whole.as_ref()?, levels.whole?);
     let receptor = held.how.receptor.unwrap_or(setup.schools.receptor);
     let counted: Vec<(usize, Amount)> = setup

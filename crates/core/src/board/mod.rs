@@ -13,6 +13,7 @@ mod schools;
 mod summary;
 mod tape;
 
+use crate::scene::Scene;
 use ink_lamp_light::{
     ambient::{self, RoomWish},
     measure::LengthUnit,
@@ -33,8 +34,6 @@ pub use moves::{Action, MoveKind, NextMove, PowerDrawing};
 pub use schools::SchoolsShown;
 pub use summary::{Summary, SummaryLane, SummaryMark};
 pub use tape::{TapeKind, TapeLine};
-
-use crate::place::Stage;
 
 /// A mid-grey reaches full scale at `log2(1/0.18) = 2.47`; told as 2.5.
 const CLIP: Stops = Stops::constant(2.5);
@@ -203,11 +202,16 @@ impl Board {
     /// ```
     #[must_use]
     pub fn of(setup: &Setup) -> Self {
-        let levels = Levels::of(setup);
-        let pick = moves::pick(setup, &levels);
+        Self::of_scene(&Scene::of(setup))
+    }
+
+    /// The same of a scene that was built already.
+    #[must_use]
+    pub fn of_scene(scene: &Scene) -> Self {
+        let (setup, levels) = (scene.setup, &scene.levels);
+        let pick = moves::pick(scene);
         let circuits = energy::circuits(setup);
-        let face = levels::face(setup, &levels, pick.after.as_ref());
-        let stage = setup.lights.iter().any(|l| l.place.is_some()).then(|| Stage::of(setup, &levels));
+        let face = levels::face(setup, levels, pick.after.as_ref());
         Self {
             ladder: ladder(setup),
             camera: setup.camera.as_ref().map(|c| CameraShown {
@@ -217,14 +221,14 @@ impl Board {
                 sync: c.sync.map(|s| s.marking(Series::Third)),
                 filter: Some(c.exposure.filter).filter(|f| !f.is_zero()).map(|f| (-f).shown()),
             }),
-            lanes: lanes::lanes(setup, &levels, &pick, face.as_ref(), stage.as_ref()),
+            lanes: lanes::lanes(scene, &pick, face.as_ref()),
             ratio: setup.ratio.map(ratio_shown),
             face,
-            room: room_shown(setup, &levels),
-            findings: findings::of(setup, &levels, &circuits, stage.as_ref()),
+            room: room_shown(setup, levels),
+            findings: findings::of(scene, &circuits),
             groups: groups::of(setup),
             circuits,
-            schools: schools::of(setup, &levels),
+            schools: schools::of(setup, levels),
             next: pick.next,
             length: setup.length,
         }

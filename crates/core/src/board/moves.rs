@@ -3,14 +3,17 @@
 //! Order of picking: the room's decision, then a light that was just dialled, then the largest gap (ties in the order of the work,
 //! the key before the fill always), then what was not read yet, then the whole, then the frame. It is advice and never a lock.
 
+use crate::scene::Scene;
+use crate::turn;
+use crate::turn::Turn;
 use ink_lamp_light::scale::fnumber;
 use ink_lamp_light::{
-    ambient::{RoomWish, UNSEEN},
+    ambient::RoomWish,
     lens::SMALLEST_AV,
-    meter::{Amount, Exposure, Reading},
+    meter::{Exposure, Reading},
     ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::{Aperture, Iso, Series, ShutterTime, Stops},
-    strobe::{Dial, Reach, Tick, Unit},
+    strobe::{Dial, Reach, Tick},
 };
 use ink_lamp_sitting::{
     camera::Camera,
@@ -134,7 +137,8 @@ impl Pick {
     }
 }
 
-pub(crate) fn pick(setup: &Setup, levels: &Levels) -> Pick {
+pub(crate) fn pick(scene: &Scene) -> Pick {
+    let (setup, levels) = (scene.setup, &scene.levels);
     let anything_read = setup.lights.iter().any(|l| l.reading.as_ref().is_some_and(Held::is_measured));
     let room_unread = setup.room.reading.is_none();
     if room_unread && !anything_read {
@@ -181,7 +185,7 @@ pub(crate) fn pick(setup: &Setup, levels: &Levels) -> Pick {
     if levels.whole.is_none() {
         return meter_whole(setup, levels);
     }
-    if let Some(check) = levels.check.as_ref().filter(|c| c.differs) {
+    if let Some(check) = scene.whole.as_ref().filter(|c| c.differs) {
         let by = check.whole - check.parts;
         let side = if by.get() > 0.0 { "over" } else { "under" };
         let what = match check.absent {
@@ -383,12 +387,12 @@ pub(crate) fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
         return meter_light(setup, levels, index);
     };
     let why = vec![reads(setup, levels, index, target, e)];
-    let Some(change) = flash_change(level.flash, gap, target, levels.room_at(light)) else {
+    let Some(change) = turn::flash_change(level.flash, gap, target, levels.room_at(light)) else {
         let say = vec![text(format!("{} can't go lower: the room alone is over it", light.name()))];
         return Pick::plain(MoveKind::RoomOver, light.id.as_str(), say, why);
     };
-    if let Some(job) = job(setup, levels, index) {
-        return job.pick(why);
+    if let Some(turn) = Turn::of(setup, levels, index) {
+        return turned(&turn, why);
     }
     let say = vec![text(format!("{} {} {}", light.name(), way(change), setup.schools.step.size(gap)))];
     let mut why = why;
@@ -398,30 +402,8 @@ pub(crate) fn move_light(setup: &Setup, levels: &Levels, index: usize) -> Pick {
     pick
 }
 
-/// What a light's dial is to do for its wish. None before both and its level are known, and where the room alone is over it.
-pub(crate) fn job<'a>(setup: &'a Setup, levels: &Levels, index: usize) -> Option<Job<'a>> {
-    let light = &setup.lights[index];
-    let level = &levels.lights[index];
-    let (gap, target) = (levels.gap(index).filter(|_| !level.no_flash)?, levels.targets[index]?);
-    let change = flash_change(level.flash, gap, target, levels.room_at(light))?;
-    let (unit, dial) = light.unit.as_ref().zip(light.dial)?;
-    let nearest = unit.scale.nearest(unit.scale.stops(dial) + change);
-    let turn = unit.scale.stops(nearest.dial) - unit.scale.stops(dial);
-    let after = level.flash.by(turn).and(levels.room_at(light)).level().unwrap_or(target);
-    Some(Job { setup, light, unit, dial, to: nearest.dial, change, turn, gap, target, after, reach: nearest.reach })
-}
-
 fn way(change: Stops) -> &'static str {
     if change.get() > 0.0 { "up" } else { "down" }
-}
-
-/// By how much the flash itself must change so that flash and room together land on the wish.
-///
-/// Where the room's part is less than a meter can tell, it is the gap itself. None where the room alone is already over the wish.
-fn flash_change(flash: Amount, gap: Stops, target: Stops, room: Amount) -> Option<Stops> {
-    let wanted = Amount::at(target).without(room).level()?;
-    let exact = wanted - flash.level()?;
-    Some(if (exact + gap).abs() < UNSEEN { -gap } else { exact })
 }
 
 /// `reads ƒ5.6¹. For 3 : 1 it must read ƒ4⁴.`
@@ -440,93 +422,72 @@ fn reads(setup: &Setup, levels: &Levels, index: usize, target: Stops, e: Exposur
     line
 }
 
-/// One light whose dial is known, on its way to a wish.
-pub(crate) struct Job<'a> {
-    setup: &'a Setup,
-    pub(crate) light: &'a Light,
-    pub(crate) unit: &'a Unit,
-    dial: Dial,
-    pub(crate) to: Dial,
-    /// What the flash should change by, and what the dial gives of it.
-    pub(crate) change: Stops,
-    pub(crate) turn: Stops,
-    gap: Stops,
-    pub(crate) target: Stops,
-    pub(crate) after: Stops,
-    pub(crate) reach: Reach,
+fn turned(turn: &Turn, mut why: Vec<Line>) -> Pick {
+    let name = turn.light.name();
+    let setting = turn.unit.scale.write(turn.to);
+    let left = turn.after - turn.target;
+    let enough = left.tenths().abs() <= TOLERANCE_TENTHS;
+    let (back, from_to) = distance(turn, if enough { turn.change } else { turn.change - turn.by });
+    let (kind, say) = if enough {
+        // Where its distance is known and none does it, it can't be moved so.
+        let factor = || turn.light.distance.is_none().then(|| format!("Or {back} to {}.", times(turn.change)));
+        let alternative = from_to.map(|(from, to)| format!("Or {back}, {from} to {to}.")).or_else(factor);
+        why.extend(alternative.map(|words| vec![text(words)]));
+        (
+            MoveKind::Dial,
+            vec![text(format!("{name} {} {}: set ", way(turn.change), turn.setup.schools.step.size(turn.gap))), strong(&setting)],
+        )
+    } else {
+        let side = if left.get() > 0.0 { "over" } else { "under" };
+        let where_to = from_to.map_or_else(|| times(turn.change - turn.by), |(_, to)| to);
+        let still = format!("still {} {side}: {back} to ", turn.setup.schools.step.number(left));
+        why.push(vec![text(other_ways(turn))]);
+        if turn.to == turn.dial {
+            let end = match turn.reach {
+                Reach::BelowLowest => "its lowest, ",
+                Reach::AboveFull => "full power, ",
+                Reach::Within => "its nearest step, ",
+            };
+            (MoveKind::Distance, vec![text(format!("{name} is at {end}")), strong(&setting), text(format!(", {still}")), strong(where_to)])
+        } else {
+            (MoveKind::Dial, vec![text(format!("{name} to ")), strong(&setting), text(format!(", {still}")), strong(where_to)])
+        }
+    };
+    let mut pick = Pick::plain(kind, turn.light.id.as_str(), say, why);
+    let moves = turn.to != turn.dial;
+    pick.next.power = power(turn.light, moves.then(|| turn.unit.scale.stops(turn.to)));
+    pick.after = Some((turn.light.id.clone(), if moves { turn.after } else { turn.target }));
+    if moves {
+        pick.pending = Some((turn.light.id.clone(), setting.clone()));
+        pick.with_action(turn.setup, "Dialled", Entry::Dial(DialTurned { light: turn.light.id.clone(), dial: setting }))
+    } else if let Some(distance) = turn.setup.distance_for(turn.light, turn.change) {
+        let put = LightPut { distance: Some(distance), ..turn.light.as_put() };
+        pick.with_action(turn.setup, "Moved", Entry::Light(Box::new(put)))
+    } else {
+        pick
+    }
 }
 
-impl Job<'_> {
-    fn pick(self, mut why: Vec<Line>) -> Pick {
-        let name = self.light.name();
-        let setting = self.unit.scale.write(self.to);
-        let left = self.after - self.target;
-        let enough = left.tenths().abs() <= TOLERANCE_TENTHS;
-        let (back, from_to) = self.distance(if enough { self.change } else { self.change - self.turn });
-        let (kind, say) = if enough {
-            // Where its distance is known and none does it, it can't be moved so.
-            let factor = || self.light.distance.is_none().then(|| format!("Or {back} to {}.", times(self.change)));
-            let alternative = from_to.map(|(from, to)| format!("Or {back}, {from} to {to}.")).or_else(factor);
-            why.extend(alternative.map(|words| vec![text(words)]));
-            (
-                MoveKind::Dial,
-                vec![text(format!("{name} {} {}: set ", way(self.change), self.setup.schools.step.size(self.gap))), strong(&setting)],
-            )
-        } else {
-            let side = if left.get() > 0.0 { "over" } else { "under" };
-            let where_to = from_to.map_or_else(|| times(self.change - self.turn), |(_, to)| to);
-            let still = format!("still {} {side}: {back} to ", self.setup.schools.step.number(left));
-            why.push(vec![text(self.other_ways())]);
-            if self.to == self.dial {
-                let end = match self.reach {
-                    Reach::BelowLowest => "its lowest, ",
-                    Reach::AboveFull => "full power, ",
-                    Reach::Within => "its nearest step, ",
-                };
-                (
-                    MoveKind::Distance,
-                    vec![text(format!("{name} is at {end}")), strong(&setting), text(format!(", {still}")), strong(where_to)],
-                )
-            } else {
-                (MoveKind::Dial, vec![text(format!("{name} to ")), strong(&setting), text(format!(", {still}")), strong(where_to)])
-            }
-        };
-        let mut pick = Pick::plain(kind, self.light.id.as_str(), say, why);
-        let moves = self.to != self.dial;
-        pick.next.power = power(self.light, moves.then(|| self.unit.scale.stops(self.to)));
-        pick.after = Some((self.light.id.clone(), if moves { self.after } else { self.target }));
-        if moves {
-            pick.pending = Some((self.light.id.clone(), setting.clone()));
-            pick.with_action(self.setup, "Dialled", Entry::Dial(DialTurned { light: self.light.id.clone(), dial: setting }))
-        } else if let Some(distance) = self.setup.distance_for(self.light, self.change) {
-            let put = LightPut { distance: Some(distance), ..self.light.as_put() };
-            pick.with_action(self.setup, "Moved", Entry::Light(Box::new(put)))
-        } else {
-            pick
-        }
-    }
+/// Which way it is moved for a change of light, and from where to where.
+fn distance(turn: &Turn, change: Stops) -> (&'static str, Option<(String, String)>) {
+    let back = if change.get() < 0.0 { "move it back" } else { "bring it nearer" };
+    let unit = turn.setup.length;
+    (back, turn.light.distance.zip(turn.setup.distance_for(turn.light, change)).map(|(from, to)| (from.number(unit), to.told(unit))))
+}
 
-    /// Which way it is moved for a change of light, and from where to where.
-    fn distance(&self, change: Stops) -> (&'static str, Option<(String, String)>) {
-        let back = if change.get() < 0.0 { "move it back" } else { "bring it nearer" };
-        let unit = self.setup.length;
-        (back, self.light.distance.zip(self.setup.distance_for(self.light, change)).map(|(from, to)| (from.number(unit), to.told(unit))))
-    }
-
-    fn other_ways(&self) -> String {
-        match self.reach {
-            Reach::BelowLowest => format!(
-                "{} ends at {}. Or a filter, a grid, or a smaller unit.",
-                self.unit.name,
-                self.unit.scale.write(self.unit.scale.lowest())
-            ),
-            Reach::AboveFull => format!(
-                "{} ends at {}. Or open the aperture or raise ISO, and bring all others down as much.",
-                self.unit.name,
-                self.unit.scale.write(Dial::FULL)
-            ),
-            Reach::Within => format!("{} has no finer step.", self.unit.name),
-        }
+fn other_ways(turn: &Turn) -> String {
+    match turn.reach {
+        Reach::BelowLowest => format!(
+            "{} ends at {}. Or a filter, a grid, or a smaller unit.",
+            turn.unit.name,
+            turn.unit.scale.write(turn.unit.scale.lowest())
+        ),
+        Reach::AboveFull => format!(
+            "{} ends at {}. Or open the aperture or raise ISO, and bring all others down as much.",
+            turn.unit.name,
+            turn.unit.scale.write(Dial::FULL)
+        ),
+        Reach::Within => format!("{} has no finer step.", turn.unit.name),
     }
 }
 

@@ -21,7 +21,7 @@ use super::{
     contours::{self, Contour},
     stage::{Placed, Stage, Window},
 };
-use crate::{board::Levels, words::uncapitalised};
+use crate::{scene::Scene, words::uncapitalised};
 
 /// A white ground lies this much over the sitter's exposure (common practice, no source: 0.5 to 1).
 const WHITE_OVER: f64 = 0.7;
@@ -219,11 +219,9 @@ fn wanted(wish: GroundTone, studio: &Studio) -> Option<Stops> {
 }
 
 /// What the first ground light alone is to read, room included: the wish without what the other lights spill.
-pub(crate) fn target(setup: &Setup, levels: &Levels) -> Option<Stops> {
-    let tone = setup.ground_tone?;
-    let stage = Stage::of(setup, levels);
-    let want = wanted(tone, &stage.studio)?;
-    let spill = at(&stage, middle(&stage)?, |l| l.role != Role::Ground).without(stage.room_ground);
+pub(crate) fn target(stage: &Stage) -> Option<Stops> {
+    let want = wanted(stage.setup.ground_tone?, &stage.studio)?;
+    let spill = at(stage, middle(stage)?, |l| l.role != Role::Ground).without(stage.room_ground);
     Amount::at(want).without(spill).level().filter(|l| l.get() > -6.5)
 }
 
@@ -326,8 +324,7 @@ fn wrap(stage: &Stage, light: Amount) -> Option<String> {
 
 /// What the ground comes to in a setup: its tone, and whether that is what is wished.
 fn outcome(setup: &Setup) -> Option<(Option<Stops>, bool)> {
-    let levels = Levels::of(setup);
-    let stage = Stage::of(setup, &levels);
+    let stage = Scene::of(setup).stage;
     let tone = tone_of(total(&stage)?, &stage.studio);
     let range = range(&stage, stage.ground_window()?);
     Some((tone, setup.ground_tone.is_some_and(|w| is_right(w, tone, range))))
@@ -374,8 +371,7 @@ fn to_black(stage: &Stage, wish: GroundTone, all: bool) -> Vec<GroundWay> {
     let removal = |l: &&Placed| Entry::LightRemoved(LightRemoved { light: stage.setup.lights[l.index].id.clone() });
     let off: Vec<Entry> = stage.lights.iter().filter(|l| l.role == Role::Ground).map(|l| removal(&l)).collect();
     let Some(dark) = applied(stage.setup, &off) else { return Vec::new() };
-    let levels = Levels::of(&dark);
-    let without = Stage::of(&dark, &levels);
+    let without = Scene::of(&dark).stage;
     let mut ways: Vec<GroundWay> = Vec::new();
     if !off.is_empty() {
         ways.extend(way(stage, "Take the ground light away.".to_owned(), off.clone()));
@@ -422,8 +418,7 @@ fn everything(stage: &Stage) -> Option<GroundWay> {
     }
     let (mut tone, mut works) = outcome(&setup)?;
     if !works {
-        let levels = Levels::of(&setup);
-        let far = farther(&Stage::of(&setup, &levels), wish);
+        let far = farther(&Scene::of(&setup).stage, wish);
         if let Some(far) = far {
             words.push(uncapitalised(far.words.trim_end_matches('.')));
             if let Some(then) = applied(&setup, &far.entries) {

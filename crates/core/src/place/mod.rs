@@ -11,6 +11,7 @@ pub(crate) mod seen;
 pub(crate) mod stage;
 mod starts;
 
+use crate::scene::Scene;
 use ink_lamp_light::{
     field::DVec3,
     measure::{Degrees, Height, LengthUnit, Meters},
@@ -36,7 +37,7 @@ pub use seen::RimShown;
 pub(crate) use stage::Stage;
 pub use starts::Arrangement;
 
-use crate::{board::Levels, words::place};
+use crate::words::place;
 use face::Frame;
 use stage::Placed;
 
@@ -207,8 +208,13 @@ impl Plan {
     /// The plan of a setup.
     #[must_use]
     pub fn of(setup: &Setup, question: &Question) -> Self {
-        let levels = Levels::of(setup);
-        let stage = Stage::of(setup, &levels);
+        Self::of_scene(Scene::of(setup), question)
+    }
+
+    /// The same of a scene that was built already.
+    #[must_use]
+    pub fn of_scene(scene: Scene, question: &Question) -> Self {
+        let Scene { setup, levels, stage, .. } = scene;
         let (face, eyes) = face_lights(&stage);
         let extent = extent(&stage);
         let chosen = stage.lights.iter().find(|l| question.chosen.as_deref() == Some(setup.lights[l.index].id.as_str()));

@@ -55,14 +55,23 @@ pub(crate) fn in_picture(stage: &Stage, light: &Placed) -> InPicture {
     InPicture { front: head, stand }
 }
 
+/// What can stand between the camera and a light.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Hides {
+    /// The sitter.
+    Sitter,
+    /// A panel.
+    Panel,
+}
+
 /// What stands between the camera and a light's front: light from the camera does not reach it. Walls are left out of account, which throw
 /// some of it on.
-pub(crate) fn hidden_from_camera(stage: &Stage, light: &Placed) -> Option<&'static str> {
+pub(crate) fn hidden_from_camera(stage: &Stage, light: &Placed) -> Option<Hides> {
     let head = light.stood.own.at;
     if stage.is_hidden(head) {
-        Some("the sitter is")
+        Some(Hides::Sitter)
     } else if stage.studio.panels.iter().any(|p| p.blocks(stage.camera, head)) {
-        Some("a panel is")
+        Some(Hides::Panel)
     } else {
         None
     }

@@ -5,6 +5,7 @@ mod freeze;
 mod no_flash;
 mod shutter;
 
+use crate::scene::Scene;
 use ink_lamp_light::{refusal::Refusal, shape::Gel, shutter::Clipped};
 use ink_lamp_sitting::setup::Setup;
 use serde::{Deserialize, Serialize};
@@ -14,8 +15,6 @@ pub use color::{ColorPlace, ColorStudy, GelAdvice};
 pub use freeze::{DurationPoint, FreezeLight, FreezeStudy, MovementOffer};
 pub use no_flash::{NoFlashPlace, NoFlashStudy, Patch};
 pub use shutter::{HighSpeedPlace, HighSpeedRow, LightAtShutter, PulsePoint, ShutterStudy, SyncFound};
-
-use crate::board::Levels;
 
 /// What is asked beside the setup itself.
 #[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]
@@ -53,7 +52,7 @@ impl Study {
         if question.gels.len() > 100 {
             return Err(Refusal::new("gels", "At most 100 gels are looked through."));
         }
-        let levels = Levels::of(setup);
+        let Scene { levels, .. } = Scene::of(setup);
         Ok(Self {
             shutter: shutter::of(setup, &question.frames)?,
             freeze: freeze::of(setup, &levels),

@@ -7,6 +7,7 @@ mod search;
 mod show;
 mod space;
 
+use crate::scene::Scene;
 use ink_lamp_light::{
     ambient::{Level, RoomWish},
     scale::{Reflectance, Series, Stops, grey_code},
@@ -174,7 +175,7 @@ impl Ways {
     /// ```
     #[must_use]
     pub fn of(setup: &Setup) -> Self {
-        let levels = Levels::of(setup);
+        let Scene { levels, .. } = Scene::of(setup);
         let wish = setup.room.wish;
         let other = other_wish(wish);
         let (ways, looked_at) = show::ways(setup, &levels, wish);

@@ -1,5 +1,7 @@
 //! The few ways that stay, each worked out on the board and put into words.
 
+use crate::scene::Scene;
+use crate::turn::Turn;
 use ink_lamp_light::{
     ambient::{RoomWish, darkening},
     lens::{DepthOfField, SMALLEST_AV, airy_pixels, magnification, working},
@@ -22,7 +24,7 @@ use super::{
     space::{Space, optics},
 };
 use crate::{
-    board::{Levels, levels::face, moves},
+    board::{Levels, levels::face},
     study::mixture,
     words::capitalised,
 };
@@ -158,7 +160,7 @@ impl Here<'_> {
                 entries.push(entry);
             }
         }
-        let levels = Levels::of(&setup);
+        let levels = Scene::of(&setup).levels;
         Some(After { setup, levels, entries })
     }
 
@@ -168,7 +170,7 @@ impl Here<'_> {
         let mut writes = Vec::new();
         for (index, light) in after.setup.lights.iter().enumerate() {
             let Some((unit, power)) = light.unit.as_ref().zip(light.power()) else { continue };
-            let job = moves::job(&after.setup, &after.levels, index);
+            let job = Turn::of(&after.setup, &after.levels, index);
             // Without a wish it is held where it lies.
             let change = job.as_ref().map_or(rise, |j| j.change + uncounted);
             let nearest = unit.scale.nearest(power + change);
@@ -213,7 +215,7 @@ impl Here<'_> {
                 after.setup = next;
             }
         }
-        after.levels = Levels::of(&after.setup);
+        after.levels = Scene::of(&after.setup).levels;
         after.entries.extend(writes);
         lights.sort_by(|a, b| (a.possible, -a.power.get()).partial_cmp(&(b.possible, -b.power.get())).unwrap_or(std::cmp::Ordering::Equal));
         lights
@@ -388,12 +390,12 @@ impl Here<'_> {
         if now == Some(Lamps::Off) {
             return None;
         }
-        let mut after = After { setup: self.setup.clone(), levels: Levels::of(self.setup), entries: Vec::new() };
+        let mut after = After { setup: self.setup.clone(), levels: Scene::of(self.setup).levels, entries: Vec::new() };
         let held = room.seen_with(RoomPlace::Sitter, Lamps::Off);
         if let Some(reading) = held {
             after.setup.room.reading = Some(reading);
             after.setup.room.ground = room.seen_with(RoomPlace::Ground, Lamps::Off).or(room.ground.map(|_| reading));
-            after.levels = Levels::of(&after.setup);
+            after.levels = Scene::of(&after.setup).levels;
         }
         let lights = self.lights(&mut after, Stops::ZERO, Stops::ZERO);
         let mut way = self.finish("Shut the room out", "lamps", &after, lights, Stops::ZERO);
@@ -443,7 +445,7 @@ impl Here<'_> {
             after.entries.push(entry);
             told.push(format!("{} {} to {}", light.name(), from.number(self.setup.length), to.told(self.setup.length)));
         }
-        after.levels = Levels::of(&after.setup);
+        after.levels = Scene::of(&after.setup).levels;
         let shown = self.lights(&mut after, Stops::ZERO, Stops::ZERO);
         let mut way = self.finish("Lights nearer, stop down", "nearer", &after, shown, Stops::ZERO);
         way.settings = format!("{} · {}", settings(self.camera, &set), told.join(", "));

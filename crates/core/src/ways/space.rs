@@ -3,6 +3,7 @@
 //!
 //! What is given up is counted in stops or so. The weights are judgements of ours, no source: they only order the rows.
 
+use crate::turn::Turn;
 use ink_lamp_light::{
     ambient::RoomWish,
     lens::{self, SMALLEST_AV},
@@ -14,7 +15,7 @@ use ink_lamp_light::{
 use ink_lamp_sitting::{camera::Camera, kit::DialSteps, setup::Setup};
 
 use super::search::Family;
-use crate::board::{Levels, moves};
+use crate::board::Levels;
 
 /// One setting of aperture or ISO, or one set of filters.
 #[derive(Debug, Clone, Copy)]
@@ -242,7 +243,7 @@ fn reach(setup: &Setup, levels: &Levels) -> (f64, f64) {
     let mut reach = (f64::NEG_INFINITY, f64::INFINITY);
     for (index, light) in setup.lights.iter().enumerate() {
         let Some((unit, power)) = light.unit.as_ref().zip(light.power()) else { continue };
-        let needed = power.get() + moves::job(setup, levels, index).map_or(0.0, |job| job.change.get());
+        let needed = power.get() + Turn::of(setup, levels, index).map_or(0.0, |turn| turn.change.get());
         let lowest = unit.scale.stops(unit.scale.lowest()).get();
         reach = (reach.0.max(lowest - needed), reach.1.min(-needed));
     }

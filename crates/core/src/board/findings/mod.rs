@@ -4,6 +4,8 @@ mod place;
 mod room;
 mod shutter;
 
+use crate::scene::Scene;
+use crate::turn::Turn;
 use ink_lamp_light::{
     ambient::RoomWish,
     lens::SMALLEST_AV,
@@ -181,11 +183,13 @@ const CLOSE: (f64, f64) = (1.0, -1.0);
 struct Found<'a> {
     setup: &'a Setup,
     levels: &'a Levels,
+    whole: Option<&'a WholeCheck>,
     list: Vec<Finding>,
 }
 
-pub(super) fn of(setup: &Setup, levels: &Levels, circuits: &[CircuitShown], stage: Option<&Stage>) -> Vec<Finding> {
-    let mut found = Found { setup, levels, list: Vec::new() };
+pub(super) fn of(scene: &Scene, circuits: &[CircuitShown]) -> Vec<Finding> {
+    let (setup, stage) = (scene.setup, scene.placed());
+    let mut found = Found { setup, levels: &scene.levels, whole: scene.whole.as_ref(), list: Vec::new() };
     found.camera();
     found.shutter();
     found.room();
@@ -279,7 +283,7 @@ impl Found<'_> {
     }
 
     fn whole(&mut self) {
-        let Some(check) = self.levels.check.as_ref().filter(|c| c.differs) else { return };
+        let Some(check) = self.whole.filter(|c| c.differs) else { return };
         let words = whole_words(self.setup, check);
         self.say(FindingKind::WholeDiffers, "whole", words);
     }
@@ -360,7 +364,7 @@ impl Found<'_> {
     }
 
     fn power(&mut self, index: usize) {
-        let Some(job) = moves::job(self.setup, self.levels, index) else { return };
+        let Some(job) = Turn::of(self.setup, self.levels, index) else { return };
         let (light, unit) = (job.light, job.unit);
         let left = job.after - job.target;
         if job.reach == Reach::Within || left.tenths().abs() <= TOLERANCE_TENTHS {
@@ -376,7 +380,7 @@ impl Found<'_> {
             ("under", "Nearer, a wider aperture, more ISO or a second unit gives the rest.")
         };
         let words = format!("{} ends at {end}, and {} stays {} {side}. {else_}", unit.name, light.name().to_lowercase(), left.size());
-        let distance = self.setup.distance_for(job.light, job.change - job.turn);
+        let distance = self.setup.distance_for(job.light, job.change - job.by);
         let remedy = distance.map(|d| Action {
             label: format!("{} to {}", light.name(), d.told(self.setup.length)),
             entry: Entry::Light(Box::new(LightPut { distance: Some(d), dial: Some(unit.scale.write(job.to)), ..light.as_put() })),
@@ -404,11 +408,15 @@ impl Found<'_> {
             self.say(FindingKind::CommanderContributes, "camera", words);
         }
         if transmitter.link == Link::Optical {
-            let hidden: Vec<(&Light, &str)> = stage.map_or_else(Vec::new, |stage| {
+            let hidden: Vec<(&Light, seen::Hides)> = stage.map_or_else(Vec::new, |stage| {
                 let placed = stage.lights.iter().filter_map(|l| Some((&setup.lights[l.index], seen::hidden_from_camera(stage, l)?)));
                 placed.filter(|(light, _)| light.unit.is_some()).collect()
             });
             for (light, what) in &hidden {
+                let what = match what {
+                    seen::Hides::Sitter => "the sitter is",
+                    seen::Hides::Panel => "a panel is",
+                };
                 let words = format!(
                     "{} sends light, and {what} between it and the {}: it likely does not fire. Turn its sensor to a wall that the light \
                      reaches, move it out to the side, or use radio or a cord.",

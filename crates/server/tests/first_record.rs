@@ -2,7 +2,7 @@
 //! `INK_LAMP_BOARDS=write`, and names itself in its commit.
 #![allow(clippy::unwrap_used, missing_docs)]
 
-use ink_lamp_core::board::Board;
+use ink_lamp_advice::board::Board;
 use ink_lamp_store::testing::first_record;
 
 const BOARDS: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/tests/data/boards.txt");

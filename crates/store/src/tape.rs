@@ -1,5 +1,5 @@
 use chrono::{DateTime, Utc};
-use ink_lamp_core::board::{Board, TapeLine};
+use ink_lamp_advice::{board::Board, words::tape::TapeLine};
 use ink_lamp_sitting::{
     entry::{Entry, ReadingTaken, Subject},
     history::History,

@@ -2,7 +2,7 @@
 
 use ink_lamp_light::{
     measure::Extent,
-    scale::{Aperture, Iso, Series, ShutterTime},
+    scale::{Aperture, Iso, ShutterTime},
     shape::Filter,
 };
 use serde::{Deserialize, Serialize};
@@ -31,16 +31,6 @@ impl Steadiness {
             Self::Hand => 6.0,
             Self::MovingSitter => 7.0,
             Self::Tripod => 2.0,
-        }
-    }
-
-    /// `in the hand`.
-    #[must_use]
-    pub const fn words(self) -> &'static str {
-        match self {
-            Self::Hand => "in the hand",
-            Self::MovingSitter => "with a moving sitter",
-            Self::Tripod => "on a tripod",
         }
     }
 }
@@ -108,33 +98,6 @@ impl Default for Holds {
 }
 
 impl Holds {
-    /// `on a tripod, ƒ5.6 to ƒ11, 12 cm sharp, ISO up to 800, ND 0.9 at hand`.
-    #[must_use]
-    pub fn words(&self) -> String {
-        let aperture = |a: Aperture| format!("ƒ{}", a.marking(Series::Third));
-        let mut words = vec![self.steadiness.words().to_owned()];
-        match (self.widest, self.smallest) {
-            (Some(widest), Some(smallest)) => words.push(format!("{} to {}", aperture(widest), aperture(smallest))),
-            (Some(widest), None) => words.push(format!("{} or smaller", aperture(widest))),
-            (None, Some(smallest)) => words.push(format!("{} or wider", aperture(smallest))),
-            (None, None) => {}
-        }
-        words.extend(self.depth.map(|d| format!("{:.0} cm sharp", d.get() * 100.0)));
-        words.extend(self.slowest.map(|t| format!("{} or shorter", t.marking(Series::Third))));
-        words.extend(self.fastest.map(|t| format!("{} or longer", t.marking(Series::Third))));
-        words.extend(self.iso_cap.map(|iso| format!("ISO up to {}", iso.marking(Series::Third))));
-        let filters: Vec<&str> = self.filters.iter().map(|f| f.name.as_str()).collect();
-        words.push(if filters.is_empty() { "no filter at hand".to_owned() } else { format!("{} at hand", filters.join(" and ")) });
-        if !self.high_speed {
-            words.push("no high-speed sync".to_owned());
-        }
-        if !self.lights_move {
-            words.push("lights stay where they are".to_owned());
-        }
-        words.extend(self.movement.map(|m| format!("freeze: {}", m.kind.name().to_lowercase())));
-        words.join(", ")
-    }
-
     /// The longest time that holds, as `Tv`.
     #[must_use]
     pub fn slowest_tv(&self) -> f64 {

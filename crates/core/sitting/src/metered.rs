@@ -75,14 +75,3 @@ impl From<Option<Place>> for RoomPlace {
         if place == Some(Place::Ground) { Self::Ground } else { Self::Sitter }
     }
 }
-
-impl RoomPlace {
-    /// `the sitter`.
-    #[must_use]
-    pub const fn words(self) -> &'static str {
-        match self {
-            Self::Sitter => "the sitter",
-            Self::Ground => "the ground",
-        }
-    }
-}

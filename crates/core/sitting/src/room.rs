@@ -49,18 +49,6 @@ pub enum Lamps {
     Off,
 }
 
-impl Lamps {
-    /// `lamps on`.
-    #[must_use]
-    pub const fn words(self) -> &'static str {
-        match self {
-            Self::Window => "window",
-            Self::On => "lamps on",
-            Self::Off => "lamps off",
-        }
-    }
-}
-
 /// A time of day, to the minute.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[serde(try_from = "String", into = "String")]
@@ -114,18 +102,6 @@ impl RoomLight {
     #[must_use]
     pub fn is_plain(&self) -> bool {
         *self == Self::default()
-    }
-
-    /// `window, 5200 K, 17:40, from camera left`.
-    #[must_use]
-    pub fn words(&self) -> String {
-        let parts = [
-            self.lamps.map(|l| l.words().to_owned()),
-            self.kelvin.map(Kelvin::told),
-            self.time.map(|t| t.to_string()),
-            self.from.map(|f| f.words().to_owned()),
-        ];
-        parts.into_iter().flatten().collect::<Vec<_>>().join(", ")
     }
 }
 
@@ -220,17 +196,12 @@ mod tests {
     use super::*;
 
     #[test]
-    fn times_and_directions_are_said_as_people_say_them() {
+    fn times_are_said_as_people_say_them_and_directions_end_at_180_degrees() {
         let time = |t: &str| TimeOfDay::try_from(t.to_owned());
         assert_eq!(time("7:05").unwrap().to_string(), "07:05");
         for wrong in ["24:00", "12:60", "noon", "12"] {
             assert_eq!(time(wrong).unwrap_err().field, "time");
         }
-        let words = |d: f64| Bearing::try_from(d).unwrap().words();
-        assert_eq!(
-            [words(-90.0), words(0.0), words(170.0), words(-180.0)],
-            ["from camera left", "from the camera", "from behind", "from behind"]
-        );
         assert!(Bearing::try_from(200.0).is_err());
     }
 }

@@ -1,5 +1,5 @@
 use actix_web::{post, web};
-use ink_lamp_core::board::{Board, Echo, echo};
+use ink_lamp_advice::board::{Board, Echo, echo};
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::{Deserialize, Serialize};

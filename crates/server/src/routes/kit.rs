@@ -3,7 +3,7 @@
 use std::collections::BTreeSet;
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
-use ink_lamp_core::words::Note;
+use ink_lamp_advice::words::kit::{self, Note};
 use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitItem};
 use ink_lamp_store::{Imported, Store};
 use serde::{Deserialize, Serialize};
@@ -40,7 +40,7 @@ pub struct KitItemView {
 
 impl From<KitItem> for KitItemView {
     fn from(KitItem { id, retired, is }: KitItem) -> Self {
-        Self { id, retired, notes: ink_lamp_core::words::kit::notes(&is), is }
+        Self { id, retired, notes: kit::notes(&is), is }
     }
 }
 

@@ -1,8 +1,9 @@
 use actix_web::{post, web};
-use ink_lamp_core::{
+use ink_lamp_advice::{
     board::Board,
-    place::{Plan, Question},
+    plan::{Plan, PlanQuestion},
 };
+use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -20,7 +21,7 @@ pub struct PlanToDraw {
     entry: Option<Entry>,
     /// What is drawn beside what is always told.
     #[serde(default)]
-    question: Question,
+    question: PlanQuestion,
 }
 
 /// A plan, and the board where something would happen.
@@ -41,6 +42,7 @@ pub struct PlanDrawn {
 pub async fn plan(body: Checked<PlanToDraw>) -> Result<web::Json<PlanDrawn>, Problem> {
     let PlanToDraw { setup, entry, question } = body.0;
     let setup = after(*setup, entry.as_ref())?;
-    let board = entry.is_some().then(|| Board::of(&setup));
-    Ok(web::Json(PlanDrawn { plan: Plan::of(&setup, &question), board }))
+    let scene = Scene::of(&setup);
+    let board = entry.is_some().then(|| Board::of_scene(&scene));
+    Ok(web::Json(PlanDrawn { plan: Plan::of_scene(&scene, &question), board }))
 }

@@ -1,5 +1,5 @@
 use actix_web::{HttpResponse, get, patch, post, web};
-use ink_lamp_core::board::Board;
+use ink_lamp_advice::board::Board;
 use ink_lamp_sitting::setup::Setup;
 use ink_lamp_store::{NewLook, SetupRecord, Store};
 use serde::{Deserialize, Serialize};

@@ -1,6 +1,6 @@
 use actix_web::{HttpResponse, delete, get, patch, post, web};
 use chrono::{DateTime, Utc};
-use ink_lamp_core::board::{Board, Summary};
+use ink_lamp_advice::board::{Board, Summary};
 use ink_lamp_store::{NewLook, NewSitting, Sitting, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};

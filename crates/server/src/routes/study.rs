@@ -1,5 +1,5 @@
 use actix_web::{post, web};
-use ink_lamp_core::study::{Question, Study};
+use ink_lamp_advice::studies::{Study, StudyQuestion};
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::Deserialize;
 use utoipa::ToSchema;
@@ -17,7 +17,7 @@ pub struct SetupToStudy {
     entry: Option<Entry>,
     /// What is asked beside it.
     #[serde(default)]
-    question: Question,
+    question: StudyQuestion,
 }
 
 /// What a setup means for shutter, movement, colour, and the frame without flash. Nothing is kept.

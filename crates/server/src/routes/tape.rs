@@ -1,6 +1,6 @@
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
-use ink_lamp_core::board::{Board, TapeLine};
+use ink_lamp_advice::{board::Board, words::tape::TapeLine};
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use ink_lamp_store::{NewEntry, Store, TapeItem, TapePart};
 use serde::{Deserialize, Serialize};

@@ -1,5 +1,5 @@
 use actix_web::{post, web};
-use ink_lamp_core::ways::Ways;
+use ink_lamp_advice::ways::Ways;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::Deserialize;
 use utoipa::ToSchema;

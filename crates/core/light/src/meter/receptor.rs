@@ -24,17 +24,6 @@ pub enum Receptor {
 }
 
 impl Receptor {
-    /// As it is said: `dome to the camera`.
-    #[must_use]
-    pub const fn words(self) -> &'static str {
-        match self {
-            Self::DomeToCamera => "dome to the camera",
-            Self::DomeToLight => "dome to the light",
-            Self::FlatToLight => "flat to the light",
-            Self::FlatToCamera => "flat to the camera",
-        }
-    }
-
     /// The share of a light's full (normal) illuminance that it shows, 0 to 1, for a light `angle` off the camera's direction.
     #[must_use]
     pub fn share(self, angle: Degrees) -> f64 {

@@ -1,10 +1,13 @@
 //! A frame was shot by automatic flash, to begin from.
 
-use crate::{light::Automatic, setup::Setup};
 use ink_lamp_light::refusal::Refusal;
 use serde::{Deserialize, Serialize};
 
-use crate::{light::Tone, role::LightId};
+use crate::{
+    light::{Automatic, Tone},
+    role::LightId,
+    setup::Setup,
+};
 
 /// A frame was shot by automatic flash, to be locked in manual.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]

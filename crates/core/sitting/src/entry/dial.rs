@@ -1,13 +1,12 @@
 //! A dial was turned.
 
-use crate::setup::Setup;
-use ink_lamp_light::refusal::Refusal;
-use ink_lamp_light::strobe::Dial;
+use ink_lamp_light::{refusal::Refusal, strobe::Dial};
 use serde::{Deserialize, Serialize};
 
 use crate::{
     light::{Because, Light},
     role::LightId,
+    setup::Setup,
 };
 
 /// A dial was turned.

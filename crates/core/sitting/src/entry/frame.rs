@@ -1,10 +1,12 @@
 //! A frame was shot.
 
-use crate::{room::FrameSeen, setup::Setup};
 use ink_lamp_light::refusal::Refusal;
 use serde::{Deserialize, Serialize};
 
-use crate::room::NoFlash;
+use crate::{
+    room::{FrameSeen, NoFlash},
+    setup::Setup,
+};
 
 /// A frame was shot.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]

@@ -1,10 +1,12 @@
 //! A light was taken away.
 
-use crate::setup::{Setup, unknown};
 use ink_lamp_light::refusal::Refusal;
 use serde::{Deserialize, Serialize};
 
-use crate::role::LightId;
+use crate::{
+    role::LightId,
+    setup::{Setup, unknown},
+};
 
 /// A light was taken away.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]

@@ -10,7 +10,7 @@ use serde::{Deserialize, Serialize};
 use crate::{
     role::{LightId, Role},
     setup::{self, Setup},
-    studio::{Bearing, LightPlace, Point, Studio},
+    studio::{Bearing, LightPlace, Studio, point::Point},
 };
 
 /// A light was put somewhere, or taken off the plan.

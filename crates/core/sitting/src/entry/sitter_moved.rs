@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 
 use crate::{
     setup::Setup,
-    studio::{Point, Side},
+    studio::{Side, point::Point},
 };
 
 /// The sitter moved, and all else stayed.

@@ -26,16 +26,6 @@ impl Tone {
             Self::Dark => -1.3,
         })
     }
-
-    /// `a light scene`.
-    #[must_use]
-    pub const fn words(self) -> &'static str {
-        match self {
-            Self::Light => "a light scene",
-            Self::Middle => "a scene of middle tones",
-            Self::Dark => "a dark scene",
-        }
-    }
 }
 
 /// What automatic flash gave.

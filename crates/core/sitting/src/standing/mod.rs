@@ -5,4 +5,4 @@ mod round;
 mod settle;
 mod stood;
 
-pub use stood::Stood;
+pub use stood::{Stood, Surface};

@@ -12,7 +12,7 @@ use crate::{
     light::{Because, Light},
     role::{LightId, Role},
     setup::Setup,
-    studio::{LightPlace, Point},
+    studio::{LightPlace, point::Point},
 };
 
 /// At another distance from what it lights, on its way there.

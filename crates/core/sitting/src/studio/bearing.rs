@@ -43,22 +43,4 @@ impl Bearing {
     pub fn of(direction: DVec3) -> Self {
         Self(direction.x.atan2(direction.z).to_degrees().round().clamp(-180.0, 180.0))
     }
-
-    /// In words, to an eighth of the round: `camera left`, `from behind, right`.
-    #[must_use]
-    pub fn words(self) -> &'static str {
-        const ROUND: [&str; 9] = [
-            "from behind",
-            "from behind, left",
-            "from camera left",
-            "from the front, left",
-            "from the camera",
-            "from the front, right",
-            "from camera right",
-            "from behind, right",
-            "from behind",
-        ];
-        #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss, reason = "0 to 8 by the range")]
-        ROUND[((self.0 + 180.0) / 45.0).round() as usize]
-    }
 }

@@ -23,11 +23,11 @@ pub use camera::CameraPlace;
 pub use ground::{Ground, GroundKind, GroundTone};
 pub use light_place::LightPlace;
 pub use panel::PanelPlace;
-pub use point::Point;
 pub use sitter::{Chin, Sitter};
 pub use walls::{Return, Side, Walls, Window};
 
 use crate::{camera::Camera, kit::PanelKind};
+pub use point::Point;
 
 /// The studio around the sitter. What is left out is not there, or not known.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]

@@ -1,0 +1,40 @@
+//! What is worth knowing, as it is shown: each fact with its words.
+
+use ink_lamp_scene::scene::Scene;
+use serde::Serialize;
+
+use crate::{
+    action::Action,
+    findings::{self, FindingKind},
+    words::findings as words,
+};
+
+/// Something worth knowing, with its numbers. It never blocks.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Finding {
+    /// What it is.
+    pub kind: FindingKind,
+    /// The lane it belongs to.
+    pub lane: String,
+    /// Said in words.
+    pub words: String,
+    /// What mends it, where one entry does.
+    pub remedy: Option<Action>,
+    /// It is about people's safety. Local codes and licensed practice decide.
+    pub caution: bool,
+    /// It follows from where things stand.
+    pub placement: bool,
+}
+
+pub(super) fn shown(scene: &Scene) -> Vec<Finding> {
+    findings::of(scene)
+        .into_iter()
+        .map(|found| {
+            let kind = found.fact.kind();
+            let remedy = found.mends.map(|entry| Action { label: words::press(&found.fact, &entry, scene), entry });
+            let words = words::sentence(&found.fact, scene);
+            Finding { kind, lane: found.lane, words, remedy, caution: kind.is_caution(), placement: kind.is_placement() }
+        })
+        .collect()
+}

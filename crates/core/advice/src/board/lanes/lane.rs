@@ -1,0 +1,176 @@
+//! A lane of the ladder: one step of the work.
+
+use ink_lamp_light::scale::Stops;
+use ink_lamp_sitting::role::Role;
+use serde::Serialize;
+
+use super::{
+    light::{DialShown, GuessShown},
+    room::OtherPlace,
+};
+use crate::{
+    board::{energy::EnergyShown, face::Face},
+    mark::Mark,
+};
+
+/// A lane of the ladder: one step of the work.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Lane {
+    /// `room`, `camera`, a light's id, `whole` or `frame`.
+    pub id: String,
+    /// What kind of step it is.
+    pub kind: LaneKind,
+    /// The light's role, or the room's.
+    pub role: Option<Role>,
+    /// As it is said: `Fill`.
+    pub name: String,
+    /// Its number on the rail, from 1.
+    pub number: u8,
+    /// How it stands.
+    pub state: LaneState,
+    /// The same in words: `0.7 over`.
+    pub words: String,
+    /// What was read, or is likely by now.
+    pub reading: Option<Mark>,
+    /// The room where the wish does not look, at the sitter or at the ground; on the ground's lane what lies there in all.
+    pub other: Option<OtherPlace>,
+    /// Whether the reading was carried along and is only likely.
+    pub likely: bool,
+    /// After a move: that its reading was carried along, and how far off that may be.
+    pub carried: Option<String>,
+    /// What it will likely read, before a reading holds.
+    pub guess: Option<GuessShown>,
+    /// The wished level.
+    pub target: Option<Mark>,
+    /// What lies between them.
+    pub gap: Option<Gap>,
+    /// Where the next move puts it.
+    pub after: Option<Mark>,
+    /// The line that a removed room must stay below.
+    pub floor: Option<Floor>,
+    /// Lit side and shadow side, on the lane of the whole.
+    pub face: Option<Face>,
+    /// What stands at the lane's foot.
+    pub foot: Foot,
+    /// The unit's dial, where it is known.
+    pub dial: Option<DialShown>,
+    /// What the unit has left, where it is known.
+    pub energy: Option<EnergyShown>,
+}
+
+/// What kind of step a lane is.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LaneKind {
+    /// The room's light.
+    Room,
+    /// The camera, and the scale itself.
+    Camera,
+    /// A light.
+    Light,
+    /// All lights together.
+    Whole,
+    /// The test frame.
+    Frame,
+}
+
+/// How a lane stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LaneState {
+    /// Nothing is known of it.
+    Untouched,
+    /// Decided, not yet read.
+    Set,
+    /// Read, with nothing to hold it against.
+    Measured,
+    /// Changed since it was read.
+    ReadAgain,
+    /// Over its wish.
+    Over,
+    /// Under its wish.
+    Under,
+    /// Within a tenth of its wish.
+    OnTarget,
+    /// The room is gone.
+    Removed,
+    /// The room shows as wished.
+    Kept,
+}
+
+/// What lies between a reading and its wish.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Gap {
+    /// Over (+) or under (−).
+    pub stops: Stops,
+    /// Its size: `0.7`.
+    pub shown: String,
+    /// Which way to go.
+    pub way: Toward,
+}
+
+/// Which way to go.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Toward {
+    /// More light.
+    Up,
+    /// Less light.
+    Down,
+}
+
+/// A line that must not be passed.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Floor {
+    /// Where.
+    pub stops: Stops,
+    /// `remove: below −5`.
+    pub words: String,
+}
+
+/// What stands at a lane's foot.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Default)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Foot {
+    /// First line: the setting. Empty where there is none; the second line then has the room of two.
+    pub strong: String,
+    /// Second line: the unit, or what is to be done.
+    pub plain: String,
+    /// Second line instead, while a move is pending: `→ 1/16 +0.3`.
+    pub pending: Option<String>,
+    /// Third line: the modifier, with its grid and gels.
+    pub third: String,
+    /// Group and channel: `A · ch 1`.
+    pub trigger: Option<String>,
+}
+
+pub(super) fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
+    Lane {
+        id: id.to_owned(),
+        kind,
+        role: None,
+        name: name.to_owned(),
+        number: 0,
+        state: LaneState::Untouched,
+        words: "untouched".to_owned(),
+        reading: None,
+        other: None,
+        likely: false,
+        carried: None,
+        guess: None,
+        target: None,
+        gap: None,
+        after: None,
+        floor: None,
+        face: None,
+        foot: Foot::default(),
+        dial: None,
+        energy: None,
+    }
+}

@@ -1,0 +1,64 @@
+//! The lanes of the ladder, in the order of the work.
+
+mod camera;
+mod frame;
+mod lane;
+mod light;
+mod room;
+mod whole;
+
+use ink_lamp_light::scale::{Step, Stops};
+use ink_lamp_scene::{
+    ground::level_on_ground,
+    levels::{Levels, TOLERANCE_TENTHS},
+    scene::Scene,
+    stage::Stage,
+};
+use ink_lamp_sitting::role::Role;
+
+pub use lane::{Floor, Foot, Gap, Lane, LaneKind, LaneState, Toward};
+pub use light::{DialShown, GuessShown};
+pub use room::OtherPlace;
+
+use super::face::Face;
+use crate::{mark::Mark, next::Pick};
+use camera::camera;
+use frame::frame;
+use light::light;
+use room::room;
+use whole::whole;
+
+pub(super) fn lanes(scene: &Scene, pick: &Pick, face: Option<&Face>) -> Vec<Lane> {
+    let (setup, levels) = (scene.setup, &scene.levels);
+    let mut lanes = vec![room(setup, levels), camera(setup)];
+    lanes.extend((0..setup.lights.len()).map(|i| light(setup, levels, i, pick)));
+    on_ground(levels, scene.placed(), &mut lanes);
+    lanes.push(whole(scene, face));
+    lanes.push(frame(setup));
+    for (lane, number) in lanes.iter_mut().zip(1u8..) {
+        lane.number = number;
+    }
+    lanes
+}
+
+/// What lies on the ground in all, on the lane of its first light: with places the others' spill and what the room throws back count.
+fn on_ground(levels: &Levels, stage: Option<&Stage>, lanes: &mut [Lane]) {
+    let (Some(e), Some(level)) = (levels.exposure, stage.and_then(level_on_ground)) else { return };
+    if let Some(lane) = lanes.iter_mut().find(|l| l.role == Some(Role::Ground)) {
+        lane.other = Some(OtherPlace { place: "in all".to_owned(), mark: Mark::at(level, e) });
+    }
+}
+
+fn whole_number(level: Stops) -> String {
+    level.shown().trim_end_matches(".0").to_owned()
+}
+
+/// The state and words of a reading against a wish, and the gap.
+fn against(gap: Stops, step: Step) -> (LaneState, String, Option<Gap>) {
+    let told = |way| Some(Gap { stops: gap, shown: step.number(gap), way });
+    match gap.tenths() {
+        t if t.abs() <= TOLERANCE_TENTHS => (LaneState::OnTarget, "on target".to_owned(), None),
+        t if t > 0 => (LaneState::Over, format!("{} over", step.number(gap)), told(Toward::Down)),
+        _ => (LaneState::Under, format!("{} under", step.number(gap)), told(Toward::Up)),
+    }
+}

@@ -1,0 +1,121 @@
+//! Everything that follows from a setup: levels, gaps, ratios, the room's fate, the next move. Pure, total and fast.
+//!
+//! Every number on a screen comes from here, written as people are told it; a screen only places and draws.
+
+mod camera;
+mod echo;
+mod energy;
+pub(crate) mod face;
+mod findings;
+mod groups;
+mod ladder;
+mod lanes;
+mod next;
+mod ratio;
+mod room;
+mod schools;
+mod summary;
+
+use ink_lamp_light::{measure::LengthUnit, scale::Series};
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::setup::Setup;
+use serde::Serialize;
+
+pub use camera::CameraShown;
+pub use echo::{Echo, echo};
+pub use energy::{CircuitShown, EnergyShown};
+pub use face::{Face, NowAfter};
+pub use findings::Finding;
+pub use groups::{GroupRow, GroupsShown, RatioInStops};
+pub use ladder::{Ladder, Rung};
+pub use lanes::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, OtherPlace, Toward};
+pub use next::{NextMove, PowerDrawing};
+pub use ratio::RatioShown;
+pub use room::RoomShown;
+pub use schools::SchoolsShown;
+pub use summary::{Summary, SummaryLane, SummaryMark};
+
+use ladder::ladder;
+use ratio::ratio_shown;
+use room::room_shown;
+
+/// Everything that follows from a setup.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Board {
+    /// The stop ladder: its ends, lines, rungs and tones.
+    pub ladder: Ladder,
+    /// The camera, once it is set.
+    pub camera: Option<CameraShown>,
+    /// The lanes in the order of the work.
+    pub lanes: Vec<Lane>,
+    /// The wished ratio in both conventions.
+    pub ratio: Option<RatioShown>,
+    /// What lands on the face.
+    pub face: Option<Face>,
+    /// The room: its fate in words, and the two decisions.
+    pub room: RoomShown,
+    /// What to do next.
+    pub next: NextMove,
+    /// What is worth knowing, most telling first.
+    pub findings: Vec<Finding>,
+    /// The transmitter and its groups.
+    pub groups: Option<GroupsShown>,
+    /// Mains circuits and their load.
+    pub circuits: Vec<CircuitShown>,
+    /// The ways of working, and what each does here.
+    pub schools: SchoolsShown,
+    /// Metres or feet.
+    pub length: LengthUnit,
+}
+
+impl Board {
+    /// Everything that follows from a setup.
+    ///
+    /// # Examples
+    /// ```
+    /// use ink_lamp_advice::{board::Board, words::span::plain};
+    /// use ink_lamp_sitting::setup::Setup;
+    ///
+    /// let board = Board::of(&Setup::default());
+    /// assert_eq!(plain(&board.next.say), "Meter the room with the flash off");
+    /// ```
+    #[must_use]
+    pub fn of(setup: &Setup) -> Self {
+        Self::of_scene(&Scene::of(setup))
+    }
+
+    /// The same of a scene that was built already.
+    #[must_use]
+    pub fn of_scene(scene: &Scene) -> Self {
+        let (setup, levels) = (scene.setup, &scene.levels);
+        let pick = crate::next::of(scene);
+        let face = face::face(setup, levels, pick.after.as_ref());
+        Self {
+            ladder: ladder(setup),
+            camera: setup.camera.as_ref().map(|c| CameraShown {
+                aperture: c.exposure.aperture.into(),
+                shutter: c.exposure.shutter.marking(Series::Third),
+                iso: c.exposure.iso.marking(Series::Third),
+                sync: c.sync.map(|s| s.marking(Series::Third)),
+                filter: Some(c.exposure.filter).filter(|f| !f.is_zero()).map(|f| (-f).shown()),
+            }),
+            lanes: lanes::lanes(scene, &pick, face.as_ref()),
+            ratio: setup.ratio.map(ratio_shown),
+            face,
+            room: room_shown(setup, levels),
+            findings: findings::shown(scene),
+            groups: groups::of(setup),
+            circuits: energy::circuits(setup),
+            schools: schools::of(setup, levels),
+            next: next::shown(&pick, scene),
+            length: setup.length,
+        }
+    }
+
+    /// The lane of an id.
+    #[must_use]
+    pub fn lane(&self, id: &str) -> Option<&Lane> {
+        self.lanes.iter().find(|l| l.id == id)
+    }
+}

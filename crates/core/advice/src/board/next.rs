@@ -1,0 +1,82 @@
+//! The next move as it is shown: one sentence, one action.
+
+use ink_lamp_light::{scale::Stops, strobe::Tick};
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::{light::Light, role::Role};
+use serde::Serialize;
+
+use crate::{
+    action::Action,
+    next::{MoveKind, Pick},
+    words::{
+        next as words,
+        span::Span,
+        tape::{self, TapeLine},
+    },
+};
+
+/// What to do next.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct NextMove {
+    /// What kind of move it is.
+    pub kind: MoveKind,
+    /// The lane it belongs to.
+    pub lane: String,
+    /// The sentence; what is dialled stands out.
+    pub say: Vec<Span>,
+    /// Why, and the other way to do it: two lines at most.
+    pub why: Vec<Vec<Span>>,
+    /// The unit's own power scale, where the move is a light's and its unit is known.
+    pub power: Option<PowerDrawing>,
+    /// What to press once it is done, and the entry that this logs.
+    pub action: Option<Action>,
+    /// How it will stand on the tape.
+    pub tape: Option<TapeLine>,
+}
+
+/// A unit's power scale, to be drawn.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PowerDrawing {
+    /// `Tallow 500, 500 Ws`.
+    pub unit: String,
+    /// Whose mark stands on it.
+    pub role: Role,
+    /// Its marks, in stops below full.
+    pub ticks: Vec<Tick>,
+    /// Lowest power in stops below full.
+    pub lowest: Stops,
+    /// Where it is set.
+    pub now: Stops,
+    /// The same as written: `1/8`.
+    pub now_written: String,
+    /// Where it goes.
+    pub next: Option<Stops>,
+}
+
+pub(super) fn shown(pick: &Pick, scene: &Scene) -> NextMove {
+    let action = pick.entry.as_ref().map(|entry| Action { label: words::press(pick, entry).to_owned(), entry: entry.clone() });
+    NextMove {
+        kind: pick.kind,
+        lane: pick.lane.clone(),
+        say: words::say(pick, scene),
+        why: words::why(pick, scene),
+        power: pick.power.and_then(|(light, next)| power(&scene.setup.lights[light], next)),
+        tape: pick.entry.as_ref().map(|entry| tape::pending(scene.setup, entry)),
+        action,
+    }
+}
+
+fn power(light: &Light, next: Option<Stops>) -> Option<PowerDrawing> {
+    let (unit, dial) = (light.unit.as_ref()?, light.dial?);
+    Some(PowerDrawing {
+        unit: unit.rated.map_or_else(|| unit.name.clone(), |ws| format!("{}, {} Ws", unit.name, ws.get())),
+        role: light.role,
+        ticks: unit.scale.ticks(),
+        lowest: unit.scale.stops(unit.scale.lowest()),
+        now: unit.scale.stops(dial),
+        now_written: unit.scale.write(dial),
+        next,
+    })
+}

@@ -1,0 +1,49 @@
+//! Flash bulbs: hot, and longer than the shutter is open.
+
+use ink_lamp_light::{
+    scale::{ShutterTime, Stops},
+    shutter::seconds_of,
+};
+use ink_lamp_scene::scene::Scene;
+
+use super::{FindingKind, Found};
+
+/// What is found of a flash bulb; `light` in the setup's order.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) enum Bulb {
+    /// It is hot, and may burst.
+    Hot {
+        /// Whose.
+        light: usize,
+    },
+    /// It burns longer than the shutter is open.
+    Cut {
+        /// Whose.
+        light: usize,
+        /// The shutter.
+        at: ShutterTime,
+        /// What is lost.
+        loss: Stops,
+    },
+}
+
+impl Bulb {
+    pub(super) const fn kind(&self) -> FindingKind {
+        match self {
+            Self::Hot { .. } => FindingKind::BulbHot,
+            Self::Cut { .. } => FindingKind::BulbCut,
+        }
+    }
+}
+
+pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
+    let light = &scene.setup.lights[index];
+    let Some((bulb, camera)) = light.unit.as_ref().and_then(|u| u.bulb).zip(scene.setup.camera.as_ref()) else { return Vec::new() };
+    let id = light.id.as_str();
+    let mut found = vec![Found::new(Bulb::Hot { light: index }, id)];
+    let at = camera.exposure.shutter;
+    if let Some(loss) = seconds_of(at).map(|t| bulb.loss(t)).filter(|loss| loss.tenths() >= 2) {
+        found.push(Found::new(Bulb::Cut { light: index, at, loss }, id));
+    }
+    found
+}

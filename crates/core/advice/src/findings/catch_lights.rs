@@ -1,0 +1,55 @@
+//! Catch-lights that are missing.
+
+use ink_lamp_scene::{
+    eyes::Eye,
+    face::{OnFace, Pattern},
+    stage::Stage,
+};
+
+use super::{FindingKind, Found};
+
+/// What is found of the key's catch-lights; `light` in the setup's order.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) enum CatchLights {
+    /// The key comes from where no eye sees it.
+    Unseen {
+        /// Whose.
+        light: usize,
+        /// Its pattern.
+        pattern: Pattern,
+    },
+    /// The key leaves none.
+    Missing {
+        /// Whose.
+        light: usize,
+        /// In which eyes: true for the left one in the picture.
+        left: Vec<bool>,
+        /// In none of those that are seen.
+        both: bool,
+        /// Another light has one there.
+        other_has: bool,
+    },
+}
+
+impl CatchLights {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::CatchLight
+    }
+}
+
+pub(super) fn of(stage: &Stage, on: &OnFace, eyes: &[Eye]) -> Option<Found> {
+    let id = stage.setup.lights[on.index].id.as_str();
+    if matches!(on.pattern, Pattern::Rim | Pattern::Overhead) {
+        return Some(Found::new(CatchLights::Unseen { light: on.index, pattern: on.pattern }, id));
+    }
+    let misses = |eye: &&Eye| eye.lights.iter().any(|l| l.index == on.index && l.missing.is_some());
+    let left: Vec<bool> = eyes.iter().filter(misses).map(|e| e.left).collect();
+    let both = left.len() == eyes.len();
+    // A split leaves one eye in the dark on purpose.
+    if left.is_empty() || (!both && on.pattern == Pattern::Split) {
+        return None;
+    }
+    let any = eyes.iter().any(|e| e.lights.iter().any(|l| l.missing.is_none()));
+    Some(Found::new(CatchLights::Missing { light: on.index, left, both, other_has: any && both }, id))
+}

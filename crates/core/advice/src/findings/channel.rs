@@ -1,0 +1,39 @@
+//! A unit that listens on another channel.
+
+use ink_lamp_scene::scene::Scene;
+
+use super::{FindingKind, Found};
+use crate::action::light_with;
+
+/// A unit listens on another channel than the others.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct Channel {
+    /// Whose, in the setup's order.
+    pub(crate) light: usize,
+    /// Its channel.
+    pub(crate) channel: u8,
+    /// The one that most are on.
+    pub(crate) most: u8,
+}
+
+impl Channel {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::ChannelClash
+    }
+}
+
+/// Devices that are to fire together share a channel.
+pub(super) fn of(scene: &Scene) -> Vec<Found> {
+    let lights = &scene.setup.lights;
+    let channels: Vec<u8> = lights.iter().filter_map(|l| l.rig.channel).collect();
+    let most = channels.iter().copied().max_by_key(|c| (channels.iter().filter(|o| *o == c).count(), std::cmp::Reverse(*c)));
+    let clash = |(index, light): (usize, &ink_lamp_sitting::light::Light)| {
+        let (channel, most) = (light.rig.channel?, most?);
+        (channel != most).then(|| {
+            let tuned = light_with(light, |l| l.rig.channel = Some(most));
+            Found::new(Channel { light: index, channel, most }, light.id.as_str()).mend(Some(tuned))
+        })
+    };
+    lights.iter().enumerate().filter_map(clash).collect()
+}

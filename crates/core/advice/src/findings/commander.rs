@@ -1,0 +1,24 @@
+//! An on-camera unit that adds to the exposure.
+
+use ink_lamp_scene::scene::Scene;
+
+use super::{FindingKind, Found};
+
+/// The on-camera unit adds to the exposure.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct Commander {
+    /// What it is called.
+    pub(crate) name: String,
+}
+
+impl Commander {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::CommanderContributes
+    }
+}
+
+pub(super) fn of(scene: &Scene) -> Option<Found> {
+    let transmitter = scene.setup.transmitter.as_ref().filter(|t| t.contributes)?;
+    Some(Found::new(Commander { name: transmitter.name.clone() }, "camera"))
+}

@@ -1,0 +1,38 @@
+//! What the room draws of a movement beside the flash.
+
+use ink_lamp_light::scale::Stops;
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::movement::MovementKind;
+
+use super::{FindingKind, Found};
+
+/// A ghost below this is not seen, stops against the flash (a judgement).
+const SEEN_GHOST: f64 = -6.0;
+
+/// A moving sitter draws a ghost.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct Ghost {
+    /// What moves.
+    pub(crate) kind: MovementKind,
+    /// How long it is, millimetres.
+    pub(crate) smear: f64,
+    /// Against the flash, at its brightest.
+    pub(crate) level: Stops,
+}
+
+impl Ghost {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::Ghost
+    }
+}
+
+pub(super) fn of(scene: &Scene) -> Option<Found> {
+    let setup = scene.setup;
+    let ((movement, camera), room) = setup.holds.movement.zip(setup.camera.as_ref()).zip(scene.levels.room_level)?;
+    let drawn = movement.ghost(room, camera.exposure.shutter)?;
+    if drawn.level.get() < SEEN_GHOST || drawn.smear < 2.0 * f64::from(movement.blur) {
+        return None;
+    }
+    Some(Found::new(Ghost { kind: movement.kind, smear: drawn.smear, level: drawn.level }, "room"))
+}

@@ -1,0 +1,45 @@
+//! The ground, where it is not as wished.
+
+use ink_lamp_light::scale::Stops;
+use ink_lamp_scene::{ground::outcome, scene::Scene};
+use ink_lamp_sitting::{role::Role, studio::GroundTone};
+
+use super::{FindingKind, Found};
+use crate::ground_ways::{self, Way};
+
+/// The ground is not as wished.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct Ground {
+    /// The tone that it takes.
+    pub(crate) tone: Stops,
+    /// Darkest and brightest over the picture.
+    pub(crate) range: Option<[Stops; 2]>,
+    /// What is wished.
+    pub(crate) wish: GroundTone,
+    /// What gives it, where one way does.
+    pub(crate) best: Option<Way>,
+}
+
+impl Ground {
+    pub(super) const fn kind(&self) -> FindingKind {
+        match self.wish {
+            GroundTone::Black => FindingKind::GroundTooNear,
+            GroundTone::Grey { .. } | GroundTone::White => FindingKind::GroundTone,
+        }
+    }
+}
+
+pub(super) fn of(scene: &Scene) -> Option<Found> {
+    let (setup, stage) = (scene.setup, &scene.stage);
+    let (wish, now) = (setup.ground_tone?, outcome(stage)?);
+    let tone = now.tone.filter(|_| !now.right)?;
+    let lane = stage.first(Role::Ground).or_else(|| stage.first(Role::Key)).map_or("key", |l| setup.lights[l.index].id.as_str());
+    let known = stage.lights.iter().any(|l| l.amount.is_some());
+    let ways = if known { ground_ways::ways(stage, wish, false) } else { Vec::new() };
+    let best = ways.into_iter().find(|w| w.works);
+    let single = best.as_ref().and_then(|w| match w.entries.as_slice() {
+        [entry] => Some(entry.clone()),
+        _ => None,
+    });
+    Some(Found::new(Ground { tone, range: now.range, wish, best }, lane).mend(single))
+}

@@ -1,0 +1,67 @@
+//! Groups that are not there, or that need different powers.
+
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::{
+    kit::{Group, GroupControl},
+    light::Light,
+};
+
+use super::{FindingKind, Found};
+
+/// What is found of groups; `light` in the setup's order.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) enum Groups {
+    /// A group that the transmitter or the unit does not have.
+    Missing {
+        /// Whose.
+        light: usize,
+        /// The group.
+        group: Group,
+        /// Who has not: transmitter or unit.
+        owner: String,
+        /// How many it has.
+        has: u8,
+    },
+    /// Units that need different powers share a group.
+    Shared {
+        /// The one.
+        light: usize,
+        /// The other.
+        other: usize,
+        /// The group.
+        group: Group,
+    },
+}
+
+impl Groups {
+    pub(super) const fn kind(&self) -> FindingKind {
+        match self {
+            Self::Missing { .. } => FindingKind::GroupMissing,
+            Self::Shared { .. } => FindingKind::GroupShared,
+        }
+    }
+}
+
+pub(super) fn missing(scene: &Scene, index: usize) -> Option<Found> {
+    let light = &scene.setup.lights[index];
+    let (transmitter, unit, group) = (scene.setup.transmitter.as_ref()?, light.unit.as_ref()?, light.rig.group?);
+    let lacks = |owner: &str, has: u8| {
+        let fact = Groups::Missing { light: index, group, owner: owner.to_owned(), has };
+        (group.place() > has).then(|| Found::new(fact, light.id.as_str()))
+    };
+    lacks(&transmitter.name, transmitter.groups).or_else(|| lacks(&unit.name, unit.groups?))
+}
+
+pub(super) fn shared(scene: &Scene) -> Vec<Found> {
+    let lights = &scene.setup.lights;
+    if scene.setup.transmitter.as_ref().is_none_or(|t| t.control == GroupControl::Nothing) {
+        return Vec::new();
+    }
+    let differs = |one: &Light, other: &Light| one.power().zip(other.power()).is_some_and(|(a, b)| (a - b).tenths() != 0);
+    let clash = |(index, light): (usize, &Light)| {
+        let group = light.rig.group?;
+        let other = lights[..index].iter().position(|o| o.rig.group == Some(group) && differs(o, light))?;
+        Some(Found::new(Groups::Shared { light: index, other, group }, light.id.as_str()))
+    };
+    lights.iter().enumerate().filter_map(clash).collect()
+}

@@ -1,0 +1,29 @@
+//! A hot lamp behind a gel.
+
+use ink_lamp_light::measure::Watts;
+use ink_lamp_scene::scene::Scene;
+
+use super::{FindingKind, Found};
+
+/// A modelling lamp burns behind a gel.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct HotLamp {
+    /// The unit.
+    pub(crate) unit: String,
+    /// Its lamp.
+    pub(crate) lamp: Watts,
+}
+
+impl HotLamp {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::HotLamp
+    }
+}
+
+pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
+    let light = &scene.setup.lights[index];
+    let unit = light.unit.as_ref()?;
+    let lamp = unit.lamp.filter(|_| !light.rig.gels.is_empty())?;
+    Some(Found::new(HotLamp { unit: unit.name.clone(), lamp }, light.id.as_str()))
+}

@@ -1,0 +1,127 @@
+//! What can be found, by its kind.
+
+use serde::Serialize;
+
+/// What can be found.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum FindingKind {
+    /// A reading is no brighter than the room alone: the light may not have fired.
+    NoFlash,
+    /// The reading with all lights on differs from the sum of the parts.
+    WholeDiffers,
+    /// The shutter is shorter than the sync time.
+    PastSync,
+    /// The room alone is brighter than the shadow side is wished.
+    RoomOverShadow,
+    /// The meter was on another ISO or shutter time than the camera is.
+    MeterSettings,
+    /// A wish lies outside a unit's power.
+    PowerEnds,
+    /// Something was put on or taken off a light and not compensated.
+    Uncompensated,
+    /// What is stored must be dumped after turning down.
+    ChargeKept,
+    /// A unit listens on another channel.
+    ChannelClash,
+    /// A group that the transmitter or the unit does not have.
+    GroupMissing,
+    /// Units that need different powers share a group.
+    GroupShared,
+    /// The transmitter's lowest power is not the unit's.
+    TransmitterLowest,
+    /// Transmitter and unit step differently.
+    StepsDiffer,
+    /// The on-camera unit adds to the exposure.
+    CommanderContributes,
+    /// Pulses of light need line of sight.
+    LineOfSight,
+    /// A slave cell answers the wrong pre-flash.
+    SlaveCell,
+    /// High-speed sync is on in some places and off in others.
+    HighSpeedPartly,
+    /// A slow pulse outlasts the shutter.
+    PulseTail,
+    /// The room's lamps have another colour than the flash.
+    LampsMix,
+    /// The test frame without flash is not what it should be.
+    NoFlashFrame,
+    /// The room was read at one place only, or under other lamps at the other.
+    RoomPlaces,
+    /// A bulb burns longer than the shutter is open.
+    BulbCut,
+    /// A moving sitter draws a ghost.
+    Ghost,
+    /// A flash bulb near skin or eyes.
+    BulbHot,
+    /// Aperture past diffraction.
+    Diffraction,
+    /// ISO past the photographer's own cap.
+    IsoPastCap,
+    /// Too slow to hold, and a ghost of a moving sitter.
+    SlowShutter,
+    /// Light too steep for the eyes.
+    DarkSockets,
+    /// A catch-light is missing.
+    CatchLight,
+    /// A light from behind lights only the back.
+    RimNoWrap,
+    /// A light shines into the lens.
+    Flare,
+    /// A light or its stand is in the picture.
+    InPicture,
+    /// The key comes from the side that the room's own light does not.
+    KeyAgainstRoom,
+    /// The sitter is too near the ground for black.
+    GroundTooNear,
+    /// The ground is not as wished.
+    GroundTone,
+    /// A light does not fit under the ceiling.
+    CeilingLow,
+    /// Something hangs over the sitter.
+    Overhead,
+    /// What the room throws back does not allow the ratio.
+    RatioOverRoom,
+    /// The picture shows past the edge of the paper.
+    GroundNarrow,
+    /// Metres and feet mixed in a guide number.
+    GuideUnits,
+    /// Not ready again in time.
+    RecycleSlow,
+    /// Few frames in the battery.
+    BatteryWeak,
+    /// Units draw more than a circuit carries.
+    CircuitLoad,
+    /// A full flash close to the eyes.
+    Eyes,
+    /// A hot lamp behind a gel or in cloth.
+    HotLamp,
+}
+
+impl FindingKind {
+    /// Whether it is about people's safety.
+    pub(crate) const fn is_caution(self) -> bool {
+        matches!(self, Self::CircuitLoad | Self::Eyes | Self::HotLamp | Self::BulbHot | Self::Overhead)
+    }
+
+    /// Whether it follows from where things stand.
+    pub(crate) const fn is_placement(self) -> bool {
+        matches!(
+            self,
+            Self::DarkSockets
+                | Self::CatchLight
+                | Self::RimNoWrap
+                | Self::Flare
+                | Self::InPicture
+                | Self::KeyAgainstRoom
+                | Self::GroundTooNear
+                | Self::GroundTone
+                | Self::GroundNarrow
+                | Self::CeilingLow
+                | Self::Overhead
+                | Self::RatioOverRoom
+                | Self::LineOfSight
+        )
+    }
+}

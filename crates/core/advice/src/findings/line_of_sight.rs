@@ -1,0 +1,44 @@
+//! Pulses of light that must be seen.
+
+use ink_lamp_scene::{
+    in_picture::{Hides, hidden_from_camera},
+    scene::Scene,
+};
+use ink_lamp_sitting::kit::Link;
+
+use super::{FindingKind, Found};
+
+/// A transmitter sends light.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) enum LineOfSight {
+    /// Something stands between it and a unit.
+    Hidden {
+        /// Whose unit, in the setup's order.
+        light: usize,
+        /// What hides it.
+        by: Hides,
+    },
+    /// Nothing is known to.
+    Needed,
+}
+
+impl LineOfSight {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::LineOfSight
+    }
+}
+
+pub(super) fn of(scene: &Scene) -> Vec<Found> {
+    let setup = scene.setup;
+    if setup.transmitter.as_ref().is_none_or(|t| t.link != Link::Optical) {
+        return Vec::new();
+    }
+    let placed = scene.placed().into_iter().flat_map(|stage| stage.lights.iter().map(move |l| (stage, l)));
+    let hidden = placed.filter(|(_, l)| setup.lights[l.index].unit.is_some()).filter_map(|(stage, l)| {
+        let fact = LineOfSight::Hidden { light: l.index, by: hidden_from_camera(stage, l)? };
+        Some(Found::new(fact, setup.lights[l.index].id.as_str()))
+    });
+    let hidden: Vec<Found> = hidden.collect();
+    if hidden.is_empty() { vec![Found::new(LineOfSight::Needed, "camera")] } else { hidden }
+}

@@ -1,0 +1,163 @@
+//! Mistakes and cautions: what the setup shows to be wrong or worth knowing, with its numbers and what mends it. They never block.
+//!
+//! One file a subject: its facts, and when they hold. What is said of them stands in `words/findings`, in a file of the same name.
+
+mod kind;
+
+use ink_lamp_scene::{eyes::eyes, face::on_face, scene::Scene, stage::Stage};
+use ink_lamp_sitting::{entry::Entry, role::Role};
+
+pub use kind::FindingKind;
+
+/// The subjects: each has a module, and its facts a variant here.
+macro_rules! subjects {
+    ($($fact:ident($module:ident),)*) => {
+        $(pub(crate) mod $module;)*
+
+        /// What is found, with its numbers.
+        #[derive(Debug, Clone, PartialEq)]
+        pub(crate) enum Fact {
+            $(
+                #[doc = concat!("See `findings/", stringify!($module), ".rs`.")]
+                $fact($module::$fact),
+            )*
+        }
+
+        impl Fact {
+            /// Its kind.
+            pub(crate) const fn kind(&self) -> FindingKind {
+                match self {
+                    $(Self::$fact(fact) => fact.kind(),)*
+                }
+            }
+        }
+
+        $(
+            impl From<$module::$fact> for Fact {
+                fn from(fact: $module::$fact) -> Self {
+                    Self::$fact(fact)
+                }
+            }
+        )*
+    };
+}
+
+subjects! {
+    Camera(camera),
+    Filter(filter),
+    Slow(slow),
+    Sync(sync),
+    Tail(tail),
+    Bulb(bulb),
+    Ghost(ghost),
+    RoomOverShadow(room_over_shadow),
+    RoomLamps(lamps),
+    NoFlashFrame(no_flash_frame),
+    Whole(whole),
+    Reading(reading),
+    PowerEnds(power_ends),
+    PutOn(put_on),
+    Sheet(sheet),
+    NearEyes(near_eyes),
+    HotLamp(hot_lamp),
+    Recharge(recharge),
+    Sockets(sockets),
+    CatchLights(catch_lights),
+    Rim(rim),
+    InPicture(in_picture),
+    Ceiling(ceiling),
+    Overhead(overhead),
+    KeyAgainstRoom(key_against_room),
+    RatioOverRoom(ratio_over_room),
+    Ground(ground),
+    Narrow(narrow),
+    Channel(channel),
+    Commander(commander),
+    LineOfSight(line_of_sight),
+    Groups(group),
+    Sends(transmitter),
+    Circuits(circuits),
+}
+
+/// Something worth knowing.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct Found {
+    /// What it is.
+    pub(crate) fact: Fact,
+    /// The lane it belongs to.
+    pub(crate) lane: String,
+    /// What mends it, where one entry does.
+    pub(crate) mends: Option<Entry>,
+}
+
+impl Found {
+    pub(crate) fn new(fact: impl Into<Fact>, lane: &str) -> Self {
+        Self { fact: fact.into(), lane: lane.to_owned(), mends: None }
+    }
+
+    pub(crate) fn mend(self, mends: Option<Entry>) -> Self {
+        Self { mends, ..self }
+    }
+}
+
+/// What there is to find in a scene, in the order in which it is told.
+pub(crate) fn of(scene: &Scene) -> Vec<Found> {
+    let mut found = camera::of(scene);
+    found.extend(filter::of(scene));
+    found.extend(slow::of(scene));
+    found.extend(sync::of(scene));
+    let lights = || 0..scene.setup.lights.len();
+    for light in lights() {
+        found.extend(tail::of(scene, light));
+        found.extend(bulb::of(scene, light));
+    }
+    found.extend(ghost::of(scene));
+    found.extend(room_over_shadow::of(scene));
+    found.extend(lamps::of(scene));
+    found.extend(no_flash_frame::of(scene));
+    found.extend(whole::of(scene));
+    for light in lights() {
+        found.extend(reading::of(scene, light));
+        found.extend(power_ends::of(scene, light));
+        found.extend(put_on::of(scene, light));
+        found.extend(sheet::of(scene, light));
+        found.extend(near_eyes::of(scene, light));
+        found.extend(hot_lamp::of(scene, light));
+        found.extend(recharge::of(scene, light));
+    }
+    if let Some(stage) = scene.placed() {
+        on_the_face(stage, &mut found);
+        for light in &stage.lights {
+            found.extend(rim::of(stage, light));
+            found.extend(in_picture::of(stage, light));
+            found.extend(ceiling::of(stage, light));
+            found.extend(overhead::of(stage, light));
+        }
+        found.extend(key_against_room::of(scene));
+        found.extend(ratio_over_room::of(scene));
+        found.extend(ground::of(scene));
+        found.extend(narrow::of(scene));
+    }
+    found.extend(channel::of(scene));
+    found.extend(commander::of(scene));
+    found.extend(line_of_sight::of(scene));
+    for light in lights() {
+        found.extend(group::missing(scene, light));
+        found.extend(transmitter::of(scene, light));
+    }
+    found.extend(group::shared(scene));
+    found.extend(circuits::of(scene));
+    // What can't be done from here is not offered: a light would stand under the floor.
+    for one in &mut found {
+        one.mends = one.mends.take().filter(|entry| scene.setup.apply(entry).is_ok());
+    }
+    found
+}
+
+/// What the keys do to eye sockets and eyes: where the light is too steep, no more is said of it.
+fn on_the_face(stage: &Stage, found: &mut Vec<Found>) {
+    let eyes = eyes(stage);
+    for on in on_face(stage).iter().filter(|on| stage.setup.lights[on.index].role == Role::Key) {
+        found.extend(sockets::of(stage, on).or_else(|| catch_lights::of(stage, on, &eyes)));
+    }
+}

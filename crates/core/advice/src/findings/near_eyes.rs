@@ -1,0 +1,34 @@
+//! A full flash close to the eyes.
+
+use ink_lamp_light::measure::Meters;
+use ink_lamp_scene::scene::Scene;
+
+use super::{FindingKind, Found};
+
+/// Nearer than this a flash near full power is too close to the eyes, metres (usual caution, no source).
+const CLOSE: f64 = 1.0;
+/// How near full power, stops.
+const NEAR_FULL: f64 = -1.0;
+
+/// A flash near full power close to the face.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct NearEyes {
+    /// Whose, in the setup's order.
+    pub(crate) light: usize,
+    /// How far from the face.
+    pub(crate) at: Meters,
+}
+
+impl NearEyes {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::Eyes
+    }
+}
+
+pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
+    let light = &scene.setup.lights[index];
+    let (power, at) = (light.power()?, light.distance?);
+    let close = light.is_at_face() && power.get() >= NEAR_FULL && at.get() < CLOSE;
+    close.then(|| Found::new(NearEyes { light: index, at }, light.id.as_str()))
+}

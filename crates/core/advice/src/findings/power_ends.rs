@@ -1,0 +1,48 @@
+//! A wish outside a unit’s power.
+
+use ink_lamp_light::{
+    measure::Meters,
+    scale::Stops,
+    strobe::{Dial, Reach},
+};
+use ink_lamp_scene::{levels::TOLERANCE_TENTHS, scene::Scene, turn::Turn};
+use ink_lamp_sitting::{
+    entry::{Entry, LightPut},
+};
+
+use super::{FindingKind, Found};
+
+/// A wish lies outside a unit's power.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct PowerEnds {
+    /// Whose, in the setup's order.
+    pub(crate) light: usize,
+    /// Where its unit ends.
+    pub(crate) end: Dial,
+    /// What stays over (+) or under (−).
+    pub(crate) left: Stops,
+    /// The distance that gives the rest.
+    pub(crate) to: Option<Meters>,
+}
+
+impl PowerEnds {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::PowerEnds
+    }
+}
+
+pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
+    let turn = Turn::of(scene.setup, &scene.levels, index)?;
+    let left = turn.after - turn.target;
+    if turn.reach == Reach::Within || left.tenths().abs() <= TOLERANCE_TENTHS {
+        return None;
+    }
+    let end = if turn.reach == Reach::BelowLowest { turn.unit.scale.lowest() } else { Dial::FULL };
+    let to = scene.setup.distance_for(turn.light, turn.change - turn.by);
+    let moved = to.map(|d| {
+        let put = LightPut { distance: Some(d), dial: Some(turn.unit.scale.write(turn.to)), ..turn.light.as_put() };
+        Entry::Light(Box::new(put))
+    });
+    Some(Found::new(PowerEnds { light: index, end, left, to }, turn.light.id.as_str()).mend(moved))
+}

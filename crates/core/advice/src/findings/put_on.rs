@@ -1,0 +1,71 @@
+//! What was put on or taken off a light, and what a turned dial leaves stored.
+
+use ink_lamp_light::{scale::Stops, strobe::Pulse};
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::light::{Because, Standing};
+
+use super::{FindingKind, Found};
+use crate::next;
+
+/// What is found of a light that was changed since it was read; `light` in the setup's order.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) enum PutOn {
+    /// What is stored must be dumped after turning down.
+    ChargeKept {
+        /// Whose.
+        light: usize,
+    },
+    /// It was not compensated.
+    Uncompensated {
+        /// Whose.
+        light: usize,
+        /// What was done.
+        what: Change,
+        /// Brighter (+) or darker (−) by it.
+        by: Stops,
+    },
+}
+
+/// What was changed.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(crate) enum Change {
+    /// A grid was put on.
+    GridOn,
+    /// The grid was taken off.
+    GridOff,
+    /// Its gels.
+    Gels,
+    /// Its modifier.
+    Modifier,
+}
+
+impl PutOn {
+    pub(super) const fn kind(&self) -> FindingKind {
+        match self {
+            Self::ChargeKept { .. } => FindingKind::ChargeKept,
+            Self::Uncompensated { .. } => FindingKind::Uncompensated,
+        }
+    }
+}
+
+pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
+    let light = &scene.setup.lights[index];
+    let standing = light.reading.as_ref().map(|h| h.standing);
+    let (Some(unit), Some(Standing::Carried { by, because })) = (&light.unit, standing) else { return Vec::new() };
+    let id = light.id.as_str();
+    let mut found = Vec::new();
+    if because == Because::Dial && by.get() < -0.05 && unit.pulse == Some(Pulse::Voltage) {
+        found.push(Found::new(PutOn::ChargeKept { light: index }, id));
+    }
+    let what = match because {
+        Because::Grid => Some(if light.rig.grid.is_some() { Change::GridOn } else { Change::GridOff }),
+        Because::Gel => Some(Change::Gels),
+        Because::Modifier => Some(Change::Modifier),
+        _ => None,
+    };
+    if let Some(what) = what.filter(|_| scene.levels.is_off(index)) {
+        let mend = next::light(scene, index).entry;
+        found.push(Found::new(PutOn::Uncompensated { light: index, what, by }, id).mend(mend));
+    }
+    found
+}

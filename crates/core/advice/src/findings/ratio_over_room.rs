@@ -1,0 +1,34 @@
+//! The wish against what walls and panels throw back.
+
+use ink_lamp_light::ratio::{Convention, Ratio};
+use ink_lamp_scene::{returned::returned, scene::Scene};
+use ink_lamp_sitting::role::Role;
+
+use super::{FindingKind, Found};
+
+/// What the room throws back does not allow the ratio.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct RatioOverRoom {
+    /// The greatest lit : shadow that it allows.
+    pub(crate) greatest: Ratio,
+    /// What is wished.
+    pub(crate) wished: Ratio,
+}
+
+impl RatioOverRoom {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::RatioOverRoom
+    }
+}
+
+pub(super) fn of(scene: &Scene) -> Option<Found> {
+    let (key, ratio) = (scene.stage.first(Role::Key)?, scene.setup.ratio?);
+    let wished = ratio.in_convention(Convention::LitShadow);
+    let greatest = returned(&scene.stage, key).greatest_ratio();
+    if greatest >= wished.get() {
+        return None;
+    }
+    let fact = RatioOverRoom { greatest: Ratio::new(greatest).ok()?, wished };
+    Some(Found::new(fact, scene.setup.lights[key.index].id.as_str()))
+}

@@ -1,0 +1,50 @@
+//! A light’s reading: no brighter than the room, or taken at another ISO.
+
+use ink_lamp_light::scale::Iso;
+use ink_lamp_scene::scene::Scene;
+
+use super::{FindingKind, Found};
+
+/// What is found of a reading; `light` in the setup's order.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) enum Reading {
+    /// It is no brighter than the room alone: the light may not have fired.
+    NoFlash {
+        /// Whose.
+        light: usize,
+    },
+    /// The meter was on another ISO than the camera is.
+    OtherIso {
+        /// Whose.
+        light: usize,
+        /// The meter's.
+        read: Iso,
+        /// The camera's.
+        at: Iso,
+    },
+}
+
+impl Reading {
+    pub(super) const fn kind(&self) -> FindingKind {
+        match self {
+            Self::NoFlash { .. } => FindingKind::NoFlash,
+            Self::OtherIso { .. } => FindingKind::MeterSettings,
+        }
+    }
+}
+
+pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
+    let light = &scene.setup.lights[index];
+    let id = light.id.as_str();
+    let mut found = Vec::new();
+    if scene.levels.lights[index].no_flash {
+        found.push(Found::new(Reading::NoFlash { light: index }, id));
+    }
+    if let (Some(camera), Some(held)) = (&scene.setup.camera, light.reading.as_ref().filter(|h| h.is_measured())) {
+        let (read, at) = (held.reading.iso, camera.exposure.iso);
+        if (at.sv() - read.sv()).abs() > 1e-9 {
+            found.push(Found::new(Reading::OtherIso { light: index, read, at }, id));
+        }
+    }
+    found
+}

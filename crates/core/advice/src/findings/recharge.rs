@@ -1,0 +1,52 @@
+//! Units that are not ready in time, and batteries that are nearly empty.
+
+use ink_lamp_scene::{energy, scene::Scene};
+
+use super::{FindingKind, Found};
+
+/// Fewer frames than this are few (a judgement).
+const FEW_POPS: u32 = 100;
+
+/// What is found of a unit's energy; `light` in the setup's order.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) enum Recharge {
+    /// It is not ready again in time.
+    Slow {
+        /// Whose.
+        light: usize,
+        /// Seconds until it is ready.
+        ready: f64,
+        /// Seconds from frame to frame that are wanted.
+        pace: f64,
+    },
+    /// Few frames are in its battery.
+    Few {
+        /// Whose.
+        light: usize,
+        /// How many.
+        pops: u32,
+    },
+}
+
+impl Recharge {
+    pub(super) const fn kind(&self) -> FindingKind {
+        match self {
+            Self::Slow { .. } => FindingKind::RecycleSlow,
+            Self::Few { .. } => FindingKind::BatteryWeak,
+        }
+    }
+}
+
+pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
+    let light = &scene.setup.lights[index];
+    let Some(energy) = energy::of(scene.setup, light) else { return Vec::new() };
+    let id = light.id.as_str();
+    let mut found = Vec::new();
+    if let (true, Some(ready), Some(pace)) = (energy.slow, energy.recycle, scene.setup.supplies.pace) {
+        found.push(Found::new(Recharge::Slow { light: index, ready, pace: pace.get() }, id));
+    }
+    if let Some(pops) = energy.pops.filter(|p| *p < FEW_POPS) {
+        found.push(Found::new(Recharge::Few { light: index, pops }, id));
+    }
+    found
+}

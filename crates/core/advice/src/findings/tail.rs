@@ -1,0 +1,75 @@
+//! A pulse whose end the shutter cuts off.
+
+use ink_lamp_light::scale::{ShutterTime, Stops};
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::{light::Light, setup::Setup};
+
+use super::{FindingKind, Found};
+use crate::action::camera_with;
+
+/// A tail below this is not seen, stops (a judgement): what a meter in tenths tells twice over.
+const SEEN_TAIL: f64 = 0.15;
+
+/// A pulse outlasts the shutter.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct Tail {
+    /// Whose, in the setup's order.
+    pub(crate) light: usize,
+    /// The shutter.
+    pub(crate) at: ShutterTime,
+    /// What is lost over the frame.
+    pub(crate) mean: Stops,
+    /// How the edge fares where the second curtain starts.
+    pub(crate) edge: Edge,
+    /// The next longer time that takes it all.
+    pub(crate) longer: Option<ShutterTime>,
+}
+
+/// The edge where the second curtain starts.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) enum Edge {
+    /// A leaf shutter has none.
+    Even,
+    /// It loses this.
+    Loses(Stops),
+    /// It gets no light.
+    Dark,
+}
+
+impl Tail {
+    #[allow(clippy::unused_self, reason = "as every subject's")]
+    pub(super) const fn kind(&self) -> FindingKind {
+        FindingKind::PulseTail
+    }
+}
+
+pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
+    let (setup, light) = (scene.setup, &scene.setup.lights[index]);
+    let (camera, passed) = setup.camera.as_ref().zip(setup.passes(light))?;
+    let at = camera.exposure.shutter;
+    // Past sync the band is told already.
+    if camera.is_past_sync(at) {
+        return None;
+    }
+    let mean = Stops::from_factor(passed.mean).filter(|m| m.get() < -SEEN_TAIL)?;
+    let edge = match Stops::from_factor(passed.worst_edge) {
+        _ if camera.is_leaf() => Edge::Even,
+        Some(worst) => Edge::Loses(worst),
+        None => Edge::Dark,
+    };
+    let longer = longer(setup, light);
+    let set = longer.map(|t| camera_with(camera, |s| s.shutter = t));
+    Some(Found::new(Tail { light: index, at, mean, edge, longer }, light.id.as_str()).mend(set))
+}
+
+/// The next longer time in third stops at which a light loses less than a tenth.
+fn longer(setup: &Setup, light: &Light) -> Option<ShutterTime> {
+    let camera = setup.camera.as_ref()?;
+    let mut slower = setup.clone();
+    (1..=12).find_map(|third| {
+        let t = ShutterTime::from_tv(camera.exposure.shutter.tv() - f64::from(third) / 3.0).ok()?;
+        slower.camera.as_mut()?.exposure.shutter = t;
+        let mean = Stops::from_factor(slower.passes(light)?.mean)?;
+        (mean.get() >= -SEEN_TAIL).then_some(t)
+    })
+}

@@ -1,0 +1,81 @@
+//! A ground that is to be black.
+
+use super::way::{LeadsTo, Step, Way, applied, outcome};
+use ink_lamp_light::{measure::Loss, shape::Grid};
+use ink_lamp_scene::{
+    scene::Scene,
+    stage::{Placed, Stage},
+};
+use ink_lamp_sitting::{
+    entry::{Entry, LightRemoved},
+    role::Role,
+    studio::GroundTone,
+};
+
+use super::{
+    farther::farther,
+    held_off::{flagged, gridded},
+    paper::darker,
+};
+
+/// Without its own light first: a ground that is lit on purpose is not black. Then one thing, and where none is enough, all of them.
+pub(super) fn to_black(stage: &Stage, wish: GroundTone, all: bool) -> Vec<Way> {
+    let removal = |l: &&Placed| Entry::LightRemoved(LightRemoved { light: stage.setup.lights[l.index].id.clone() });
+    let off: Vec<Entry> = stage.lights.iter().filter(|l| l.role == Role::Ground).map(|l| removal(&l)).collect();
+    let Some(dark) = applied(stage.setup, &off) else { return Vec::new() };
+    let without = Scene::of(&dark).stage;
+    let mut ways: Vec<Way> = Vec::new();
+    if !off.is_empty() {
+        ways.extend(Way::written(stage, Step::TakeLightAway, off.clone()));
+    }
+    if ways.iter().all(|w| !w.works) {
+        let mut more: Vec<Way> = farther(&without, wish).into_iter().collect();
+        if all {
+            more.extend(gridded(&without));
+            more.extend(flagged(&without));
+            more.extend(darker(&without));
+            if more.iter().all(|w| !w.works) {
+                more.extend(everything(&without));
+            }
+        }
+        for way in &mut more {
+            if !off.is_empty() {
+                way.light_away = true;
+                // A grid is put on by hand: what is not written as a whole is not written.
+                if !way.entries.is_empty() {
+                    way.entries.splice(0..0, off.iter().cloned());
+                }
+            }
+        }
+        ways.extend(more);
+    }
+    ways
+}
+
+/// Black cloth, then grids on all lights, then as far as the room goes: as much of it as is needed.
+fn everything(stage: &Stage) -> Option<Way> {
+    let wish = stage.setup.ground_tone?;
+    let mut setup = stage.setup.clone();
+    let mut steps: Vec<Step> = Vec::new();
+    if let Some(black) = darker(stage).and_then(|w| applied(&setup, &w.entries)) {
+        setup = black;
+        steps.push(Step::Black);
+    }
+    let bare: Vec<usize> = stage.lights.iter().map(|l| l.index).filter(|i| setup.lights[*i].rig.grid.is_none()).collect();
+    if !bare.is_empty() {
+        for index in &bare {
+            setup.lights[*index].rig.grid = Some(Grid { angle: None, loss: Loss::NONE });
+        }
+        steps.push(Step::GridsOnAll);
+    }
+    let mut now = outcome(&setup)?;
+    if !now.right
+        && let Some(far) = farther(&Scene::of(&setup).stage, wish)
+    {
+        if let Some(then) = applied(&setup, &far.entries) {
+            now = outcome(&then)?;
+        }
+        steps.push(far.step);
+    }
+    Some(Way::by_hand(Step::Together(steps), LeadsTo::Tone(now.tone), now.right))
+}

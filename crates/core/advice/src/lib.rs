@@ -1,0 +1,18 @@
+//! What is decided, said and shown of a setup.
+//!
+//! - [`action`], [`mark`]: an entry behind a button, a level with its aperture;
+//! - [`next`], [`findings`], [`ground_ways`], [`search`]: these decide. Facts and entries, one file a subject;
+//! - [`words`]: these say, one module an instrument;
+//! - [`plan`], [`studies`], [`board`], [`ways`]: these show, what the API sends: a view pairs each fact with its words.
+
+pub mod action;
+pub mod board;
+pub mod findings;
+pub mod ground_ways;
+pub mod mark;
+pub mod next;
+pub mod plan;
+pub mod search;
+pub mod studies;
+pub mod ways;
+pub mod words;

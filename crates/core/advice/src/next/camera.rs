@@ -1,0 +1,69 @@
+//! The camera: set for the first time, or after the lights.
+
+use ink_lamp_light::{
+    ratio::{Anchor, RatioTarget},
+    scale::{Aperture, Iso, ShutterTime, Stops},
+};
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::{
+    camera::Camera,
+    entry::{CameraSet, Entry},
+    role::Role,
+    schools,
+};
+
+use super::{Move, MoveKind, Pick};
+
+/// The camera follows the lights.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct Follow {
+    /// What was read together.
+    pub(crate) what: Anchored,
+    /// Where it lies against the camera.
+    pub(crate) level: Stops,
+    /// The aperture that puts it on 0.
+    pub(crate) aperture: Aperture,
+}
+
+/// What is to lie on 0.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub(crate) enum Anchored {
+    /// Key and fill together.
+    Both,
+    /// The key.
+    Key,
+}
+
+/// Nothing is set yet: begin with a usual studio setting (common practice, no source).
+pub(super) fn first() -> Pick {
+    let usual = match (Aperture::parse("8"), ShutterTime::parse("1/125"), Iso::parse("100")) {
+        (Ok(aperture), Ok(shutter), Ok(iso)) => Some(Entry::Camera(CameraSet::new(aperture, shutter, iso))),
+        _ => None,
+    };
+    Pick::new(MoveKind::SetCamera, "camera", Move::SetCamera).with(usual)
+}
+
+/// Where the camera follows the lights: once key and fill stand to each other as wished, the aperture that puts them on 0.
+pub(super) fn follow_lights(scene: &Scene, camera: &Camera) -> Option<Pick> {
+    let (setup, levels) = (scene.setup, &scene.levels);
+    if setup.schools.follow != schools::Follow::CameraFollows {
+        return None;
+    }
+    let fill_off = setup.index(Role::Fill).is_some_and(|i| levels.is_off(i));
+    let key = setup.index(Role::Key).and_then(|i| levels.lights[i].total)?;
+    let anchor = setup.ratio.map_or(Anchor::KeyAlone, RatioTarget::anchor);
+    let (what, level) = match (anchor, levels.sides(setup, None)) {
+        (Anchor::LitSide, Some((lit, _, false))) => (Anchored::Both, lit.level()?),
+        // Without a fill the room is one, and every reading of the key holds it.
+        (Anchor::LitSide, Some((lit, _, true))) if setup.first(Role::Fill).is_none() => (Anchored::Key, lit.level()?),
+        (Anchor::LitSide, _) => return None,
+        (Anchor::KeyAlone, _) => (Anchored::Key, key),
+    };
+    // No camera comes nearer than half a third.
+    if fill_off || level.abs() <= Stops::constant(1.0 / 6.0 + 0.01) {
+        return None;
+    }
+    let aperture = Aperture::from_av(((camera.exposure.aperture.av() + level.get()) * 3.0).round() / 3.0).ok()?;
+    let set = Entry::Camera(CameraSet { aperture, ..camera.as_set() });
+    Some(Pick::new(MoveKind::MoveCamera, "camera", Move::Follow(Follow { what, level, aperture })).with(Some(set)))
+}

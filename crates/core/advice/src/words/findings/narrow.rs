@@ -1,0 +1,9 @@
+//! Paper narrower than the picture, as it is said.
+
+use ink_lamp_scene::scene::Scene;
+
+use crate::{findings::narrow::Narrow, words::plan::ground};
+
+pub(super) fn sentence(fact: &Narrow, scene: &Scene) -> String {
+    ground::narrow(&fact.0, scene.setup.length)
+}

@@ -1,0 +1,43 @@
+//! The shutter against sync: the band, or what high-speed sync asks for, as it is said.
+
+use ink_lamp_light::scale::Series;
+use ink_lamp_scene::scene::Scene;
+
+use crate::{
+    findings::sync::{Sync, Would},
+    words::firing,
+};
+
+pub(super) fn sentence(fact: &Sync, scene: &Scene) -> String {
+    match fact {
+        Sync::Partly { forgotten, sync } => format!(
+            "High-speed sync is on, but not at {}: past {} part of the frame goes black.",
+            firing::forgotten(forgotten, scene.setup).join(" and "),
+            sync.marking(Series::Third)
+        ),
+        Sync::Late { delay, black, at, .. } => format!(
+            "With {:.1} ms of trigger delay about {:.0} % of the frame is black at {}. Set a third longer.",
+            delay.get() * 1000.0,
+            black * 100.0,
+            at.marking(Series::Third)
+        ),
+        Sync::PastSync { at, sync, black, high_speed } => {
+            let (at, sync) = (at.marking(Series::Third), sync.marking(Series::Third));
+            let dark = black.map_or_else(String::new, |black| format!(": about {:.0} % of the frame goes black", black * 100.0));
+            let would = match high_speed {
+                Would::NotWith(unit) => format!(" High-speed sync is not for this kit: {unit} has none."),
+                Would::Pass => " High-speed sync would pass it: see Shutter.".to_owned(),
+                Would::No => String::new(),
+            };
+            format!("Shutter {at} is past the sync of {sync}{dark}.{would} Set {sync} or longer.")
+        }
+    }
+}
+
+pub(super) fn press(fact: &Sync) -> String {
+    match fact {
+        Sync::Partly { .. } => "It is on everywhere".to_owned(),
+        Sync::Late { longer, .. } => format!("Set {}", longer.map(|t| t.marking(Series::Third)).unwrap_or_default()),
+        Sync::PastSync { sync, .. } => format!("Set {}", sync.marking(Series::Third)),
+    }
+}

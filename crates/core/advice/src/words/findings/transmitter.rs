@@ -1,0 +1,34 @@
+//! What a transmitter sends against what a unit takes, as it is said.
+
+use ink_lamp_light::{scale::Stops, strobe::DialStep};
+use ink_lamp_scene::scene::Scene;
+
+use crate::findings::transmitter::Sends;
+
+pub(super) fn sentence(fact: &Sends, scene: &Scene) -> String {
+    let transmitter = scene.setup.transmitter.as_ref().map(|t| t.name.clone()).unwrap_or_default();
+    match fact {
+        Sends::Lowest { unit, sent, lowest } => {
+            let out = Stops::of((f64::from(*lowest) / f64::from(*sent)).log2());
+            format!(
+                "{transmitter} sends 1/{sent} at the lowest, {unit} goes to 1/{lowest}: {} out of reach. Set its lowest power to the unit's.",
+                out.size()
+            )
+        }
+        Sends::Steps { unit, sent, step } => {
+            format!("{transmitter} steps in {}, {unit} in {}: count the stops, not the presses.", steps(*sent), steps(*step))
+        }
+        Sends::Slave { unit, lets, sent } => {
+            format!("{unit}'s slave cell lets {lets} pre-flashes pass, {transmitter} sends {sent}: it answers the wrong one.")
+        }
+    }
+}
+
+const fn steps(step: DialStep) -> &'static str {
+    match step {
+        DialStep::Full => "whole stops",
+        DialStep::Halves => "half stops",
+        DialStep::Thirds => "thirds",
+        DialStep::Tenths => "tenths",
+    }
+}

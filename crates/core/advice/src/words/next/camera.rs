@@ -1,0 +1,28 @@
+//! A camera that follows the lights, as it is said.
+
+use ink_lamp_light::scale::Series;
+use ink_lamp_scene::scene::Scene;
+
+use crate::{
+    next::camera::{Anchored, Follow},
+    words::{
+        span::{Line, Span, strong, text},
+        terms::shows,
+    },
+};
+
+pub(super) fn say(to: &Follow) -> Line {
+    vec![text("Camera follows the lights: set "), strong(format!("ƒ{}", to.aperture.marking(Series::Third)))]
+}
+
+pub(super) fn why(to: &Follow, scene: &Scene) -> Vec<Line> {
+    let what = match to.what {
+        Anchored::Both => "Key and fill together",
+        Anchored::Key => "The key",
+    };
+    let side = if to.level.get() > 0.0 { "over" } else { "under" };
+    let mut line = vec![text(format!("{what} read "))];
+    line.extend(shows(to.level, scene).map(Span::F));
+    line.push(text(format!(", {} {side} the camera. Every level moves with it.", scene.setup.schools.step.size(to.level))));
+    vec![line]
+}

@@ -1,0 +1,65 @@
+//! Readings that are still to be taken, as they are said.
+
+use ink_lamp_light::scale::Stops;
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::role::Role;
+
+use crate::{
+    next::meter::{Likely, MeterLight},
+    words::{
+        span::{Line, Span, strong, text},
+        terms::shows,
+    },
+};
+
+pub(super) fn say(what: &MeterLight, scene: &Scene) -> Line {
+    let name = scene.setup.lights[what.light].name().to_lowercase();
+    vec![text(format!("Meter the {name} {}", if what.again { "again" } else { "alone" }))]
+}
+
+pub(super) fn why(what: &MeterLight, scene: &Scene) -> Vec<Line> {
+    let setup = scene.setup;
+    let light = &setup.lights[what.light];
+    let others: Vec<String> = what.others.iter().filter_map(|id| setup.light(id)).map(|l| l.name().to_lowercase()).collect();
+    let place = match (what.no_flash, others.as_slice()) {
+        (true, _) => "It reads no more than the room alone. Did it fire?".to_owned(),
+        (_, []) => place_of(light.role).to_owned(),
+        (_, others) => format!("It was read with the {} on. Read those alone, or this one.", others.join(" and the ")),
+    };
+    let mut first = vec![Span::Mark(light.role), text(place)];
+    if let Some(should) = what.target.and_then(|t| shows(t, scene)) {
+        first.extend([text(" It should read "), Span::F(should), text(".")]);
+    }
+    let mut why = vec![first];
+    why.extend(what.likely.as_ref().and_then(|l| likely(l, scene)));
+    why
+}
+
+/// Where a light is read.
+const fn place_of(role: Role) -> &'static str {
+    match role {
+        Role::Fill => "At the shadow side, all others off.",
+        Role::Rim => "At the shoulder, from its own direction, all others off.",
+        Role::Hair => "At the hair, from its own direction, all others off.",
+        Role::Ground => "At the wall, all others off.",
+        Role::Key | Role::Room => "At the face, all others off.",
+    }
+}
+
+fn likely(likely: &Likely, scene: &Scene) -> Option<Line> {
+    let within = scene.setup.schools.step.number(likely.within);
+    let mut line = vec![text("Likely "), Span::F(shows(likely.at, scene)?), text(format!(", ±{within}."))];
+    if let Some(dial) = &likely.begin {
+        line.extend([text(" To begin with, set "), strong(dial), text(".")]);
+    }
+    Some(line)
+}
+
+/// All lights together, and what the parts add up to.
+pub(super) fn whole(parts: Option<Stops>, scene: &Scene) -> Line {
+    let mut line = vec![text("At the face, dome toward the camera.")];
+    if let Some(parts) = parts.and_then(|p| shows(p, scene)) {
+        line.extend([text(" The parts add up to "), Span::F(parts), text(".")]);
+    }
+    line
+}

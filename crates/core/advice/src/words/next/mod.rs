@@ -1,0 +1,81 @@
+//! The next move, as it is said: one sentence, why, and the word on the button.
+
+mod automatic;
+mod camera;
+mod light;
+mod meter;
+mod room;
+
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::entry::Entry;
+
+use crate::{
+    next::{Move, Pick},
+    words::{
+        findings::whole,
+        span::{Line, text},
+    },
+};
+
+/// The word on the button once a light stands elsewhere.
+pub(crate) const MOVED: &str = "Moved";
+
+/// The sentence; what is dialled stands out.
+pub(crate) fn say(pick: &Pick, scene: &Scene) -> Line {
+    match &pick.what {
+        Move::MeterRoom => vec![text("Meter the room with the flash off")],
+        Move::SetCamera => vec![text("Set the camera: aperture, shutter, ISO")],
+        Move::Room(to) => room::say(to),
+        Move::Follow(to) => camera::say(to),
+        Move::Automatic(to) => automatic::say(to, scene),
+        Move::ChooseRatio => vec![text("Choose the ratio of key to fill")],
+        Move::MeterLight(what) => meter::say(what, scene),
+        Move::Light(to) => light::say(to, scene),
+        Move::MeterWhole(_) => vec![text("Meter all lights together")],
+        Move::FindWhatMoved(check) => {
+            let by = check.whole - check.parts;
+            let side = if by.get() > 0.0 { "over" } else { "under" };
+            let what = match check.absent {
+                Some((i, _)) => format!("did the {} fire?", scene.setup.lights[i].name().to_lowercase()),
+                None => "meter each light again".to_owned(),
+            };
+            vec![text(format!("Whole is {} {side} its parts: {what}", by.number()))]
+        }
+        Move::Shoot => vec![text("Nothing to change. Shoot a frame.")],
+    }
+}
+
+/// Why, and the other way to do it: two lines at most.
+pub(crate) fn why(pick: &Pick, scene: &Scene) -> Vec<Line> {
+    match &pick.what {
+        Move::MeterRoom => {
+            vec![vec![text("At the sitter, dome toward the camera. Type what it shows, with the meter's ISO and shutter.")]]
+        }
+        Move::SetCamera => vec![vec![text(
+            "Every level is counted from it. Choose above, or begin with a usual studio setting (common practice, no source).",
+        )]],
+        Move::Room(to) => room::why(to),
+        Move::Follow(to) => camera::why(to, scene),
+        Move::Automatic(to) => automatic::why(to, scene),
+        Move::ChooseRatio => {
+            vec![vec![text("2 : 1 is flat, 3 : 1 usual, 9 : 1 dark. Lit : shadow of 3 : 1 is one stop between the two readings.")]]
+        }
+        Move::MeterLight(what) => meter::why(what, scene),
+        Move::Light(to) => light::why(to, scene),
+        Move::MeterWhole(parts) => vec![meter::whole(*parts, scene)],
+        Move::FindWhatMoved(check) => vec![vec![text(whole::why(check, scene))]],
+        Move::Shoot => vec![vec![text("Every light that was read is within a tenth of its wish.")]],
+    }
+}
+
+/// The word on the button.
+pub(crate) fn press(pick: &Pick, entry: &Entry) -> &'static str {
+    match (&pick.what, entry) {
+        (Move::SetCamera, _) => "ƒ8, 1/125, ISO 100",
+        (Move::ChooseRatio, _) => "3 : 1",
+        (Move::Shoot, _) => "Shot",
+        (_, Entry::Camera(_)) => "Set",
+        (_, Entry::Light(_)) => MOVED,
+        _ => "Dialled",
+    }
+}

@@ -1,0 +1,59 @@
+//! The room and the camera that moves it, as it is said.
+
+use ink_lamp_light::{
+    ambient::RoomWish,
+    scale::{Series, Stops},
+};
+use ink_lamp_sitting::role::Role;
+
+use crate::{
+    next::room::RoomMove,
+    words::span::{Line, Span, strong, text},
+};
+
+/// What is set: `1/200, ISO 100`; empty where the camera is at its end.
+fn setting(to: &RoomMove) -> String {
+    let mut setting = Vec::new();
+    if to.to.shutter != to.from.shutter {
+        setting.push(to.to.shutter.marking(Series::Third));
+    }
+    if to.to.iso != to.from.iso {
+        setting.push(format!("ISO {}", to.to.iso.marking(Series::Third)));
+    }
+    if to.to.aperture != to.from.aperture {
+        setting.push(format!("ƒ{}", to.to.aperture.marking(Series::Third)));
+    }
+    setting.join(", ")
+}
+
+pub(super) fn say(to: &RoomMove) -> Line {
+    let (gap, setting) = (to.wish.gap(to.room), setting(to));
+    let (over, down) = if gap.get() > 0.0 { ("over", "down") } else { ("under", "up") };
+    if setting.is_empty() {
+        return vec![text(format!("Room is {} {over}, and the camera is at its end", gap.number()))];
+    }
+    if !to.wish.is_right(to.wish.level() + Stops::of(to.rest)) && to.rest > 0.05 {
+        let still = format!(", still {} over: lamps off, or a filter", Stops::of(to.rest).number());
+        return vec![text("Room: set "), strong(setting), text(still)];
+    }
+    vec![text(format!("Room {down} {}: set ", gap.size())), strong(setting)]
+}
+
+pub(super) fn why(to: &RoomMove) -> Vec<Line> {
+    let sits = match to.wish {
+        RoomWish::Remove(l) => format!("It sits at {}; removed is {} or less.", to.room, l.level),
+        RoomWish::Keep(l) => format!("It sits at {}; it is wished at {}.", to.room, l.level),
+    };
+    let how = if setting(to).is_empty() {
+        if to.camera_follows {
+            "The camera follows the lights: brighter lights stop it down, and the room with it. Or lamps off, blinds closed.".to_owned()
+        } else {
+            "Switch lamps off, close the blinds, or use a filter; the lights rise with a filter.".to_owned()
+        }
+    } else if to.lights > 0.05 {
+        format!("The shutter is free up to sync. The rest costs flash: every light up {}.", Stops::of(to.lights).size())
+    } else {
+        "The shutter changes the room and leaves the flash alone.".to_owned()
+    };
+    vec![vec![Span::Mark(Role::Room), text(sits)], vec![text(how)]]
+}

@@ -1,0 +1,45 @@
+//! One item of the tape, in words.
+
+use ink_lamp_sitting::role::Role;
+use serde::{Deserialize, Serialize};
+
+use crate::words::span::{Line, Span};
+
+/// One item of the tape.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TapeLine {
+    /// What kind of thing happened; tells which mark stands before it.
+    pub kind: TapeKind,
+    /// Whose mark, where it is a light's or the room's.
+    pub role: Option<Role>,
+    /// What happened.
+    pub head: Vec<Span>,
+    /// What it meant.
+    pub tail: String,
+}
+
+/// Kinds of tape items.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum TapeKind {
+    /// A reading.
+    Reading,
+    /// More light.
+    Up,
+    /// Less light.
+    Down,
+    /// The camera was set.
+    Camera,
+    /// Something was decided or described.
+    Choice,
+    /// A frame was shot.
+    Frame,
+    /// Words.
+    Note,
+}
+
+pub(super) fn line(kind: TapeKind, role: Option<Role>, head: Line, tail: impl Into<String>) -> TapeLine {
+    TapeLine { kind, role, head, tail: tail.into() }
+}

@@ -1,0 +1,193 @@
+//! Each kind of next move, its words and what pressing its button writes; and how a list tells a setup.
+#![allow(clippy::unwrap_used, clippy::panic, missing_docs)]
+
+use ink_lamp_advice::{
+    board::{Board, LaneState, Summary},
+    next::MoveKind,
+    words::{span::plain, tape::TapeKind},
+};
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use serde_json::{Value, json};
+
+fn setup(entries: &[Value]) -> Setup {
+    entries.iter().fold(Setup::default(), |s, e| {
+        let entry: Entry = serde_json::from_value(e.clone()).unwrap();
+        s.apply(&entry).unwrap_or_else(|r| panic!("{e}: {r}"))
+    })
+}
+
+fn camera(aperture: &str, shutter: &str, iso: &str, sync: Option<&str>) -> Value {
+    json!({"camera": {"aperture": aperture, "shutter": shutter, "iso": iso, "sync": sync}})
+}
+
+fn room(shows: &str) -> Value {
+    json!({"reading": {"of": "room", "shows": shows, "iso": "100", "shutter": "1/60"}})
+}
+
+fn reads(of: &str, shows: &str) -> Value {
+    json!({"reading": {"of": of, "shows": shows}})
+}
+
+fn ratio(ratio: f64) -> Value {
+    json!({"ratio": {"target": {"ratio": ratio, "convention": "lit_shadow", "anchor": "lit_side"}}})
+}
+
+/// What the camera is told for the room's sake, and why.
+fn for_the_room(camera: Value, wish: Value, shows: &str) -> (String, String) {
+    let next = Board::of(&setup(&[camera, json!({"room_wish": wish}), room(shows)])).next;
+    assert_eq!(next.kind, MoveKind::MoveRoom);
+    (plain(&next.say), plain(next.why.last().unwrap()))
+}
+
+#[test]
+fn the_shutter_goes_first_since_it_is_free_up_to_sync() {
+    let free = for_the_room(camera("8", "1/60", "100", Some("1/250")), json!({"remove": {"level": -5.0}}), "2 0");
+    assert_eq!(free, ("Room down 1.0 stop: set 1/125".to_owned(), "The shutter changes the room and leaves the flash alone.".to_owned()));
+    // Past sync it costs flash: two stops by the shutter, one and a third by ISO.
+    let costly = for_the_room(camera("5.6", "1/60", "400", Some("1/250")), json!({"remove": {"level": -5.0}}), "1.4 3");
+    assert_eq!(costly.0, "Room down 3.3 stops: set 1/250, ISO 160");
+    assert_eq!(costly.1, "The shutter is free up to sync. The rest costs flash: every light up 1.3 stops.");
+}
+
+#[test]
+fn a_camera_at_its_end_says_what_else_there_is() {
+    let end = for_the_room(camera("16", "1/125", "100", None), json!({"remove": {"level": -8.0}}), "4 0");
+    assert_eq!(end.0, "Room is 3.0 over, and the camera is at its end");
+    assert_eq!(end.1, "Switch lamps off, close the blinds, or use a filter; the lights rise with a filter.");
+    let short = for_the_room(camera("11", "1/125", "100", None), json!({"remove": {"level": -8.0}}), "4 0");
+    assert_eq!(short.0, "Room: set ƒ16, still 3.0 over: lamps off, or a filter");
+}
+
+#[test]
+fn a_kept_room_gets_a_longer_shutter() {
+    let kept = for_the_room(camera("5.6", "1/125", "100", None), json!({"keep": {"level": -1.5}}), "2 0");
+    // f/2 at 1/60 is −4 at f/5.6 and 1/125; 2.5 stops longer, to the nearest third.
+    assert_eq!(kept.0, "Room up 2.5 stops: set 1/20");
+}
+
+#[test]
+fn a_camera_that_follows_the_lights_is_not_closed_for_the_room() {
+    // The lights open again what the room closes, and the two would take turns for ever: only the shutter parts them.
+    let follows = json!({"schools": {"follow": "camera_follows"}});
+    let entries = [follows, camera("1.4", "1/125", "50", Some("1/200")), room("1 0"), reads("fill", "2.8 0"), reads("key", "1.4 0")];
+    let next = Board::of(&setup(&entries)).next;
+    assert_eq!(plain(&next.say), "Room: set 1/200, still 1.3 over: lamps off, or a filter");
+    let next = Board::of(&setup(&[&entries[..], &[camera("1.4", "1/200", "50", Some("1/200"))]].concat())).next;
+    assert_eq!(next.kind, MoveKind::MoveRoom);
+    assert_eq!(
+        plain(next.why.last().unwrap()),
+        "The camera follows the lights: brighter lights stop it down, and the room with it. Or lamps off, blinds closed."
+    );
+}
+
+#[test]
+fn a_light_without_a_unit_is_told_in_stops_and_asked_for_its_unit() {
+    let next = Board::of(&setup(&[camera("8", "1/125", "100", None), room("1 0"), ratio(3.0), reads("key", "8 0")])).next;
+    assert_eq!(plain(&next.say), "Key down 0.6 stop");
+    assert!(next.action.is_none() && next.power.is_none());
+    assert_eq!(plain(&next.why[1]), "Say which unit it is and what its dial shows, and the setting is named here.");
+}
+
+#[test]
+fn where_the_room_alone_is_too_bright_no_dial_helps() {
+    let bright = setup(&[
+        camera("5.6", "1/60", "100", None),
+        room("4 0"),
+        json!({"room_wish": {"keep": {"level": -1.0}}}),
+        ratio(4.0),
+        reads("key", "5.6 3"),
+        reads("fill", "4 5"),
+    ]);
+    let next = Board::of(&bright).next;
+    assert_eq!((next.kind, plain(&next.say).as_str()), (MoveKind::RoomOver, "Fill can't go lower: the room alone is over it"));
+}
+
+#[test]
+fn each_button_writes_what_its_sentence_says() {
+    let steps: [(&[Value], &str, &str); 4] = [
+        (&[room("1 0")], "ƒ8, 1/125, ISO 100", "camera"),
+        (&[room("1 0"), camera("8", "1/125", "100", None)], "3 : 1", "ratio"),
+        (&[camera("8", "1/60", "100", None), room("2 0")], "Set", "camera"),
+        (
+            &[
+                camera("8", "1/125", "100", None),
+                room("1 0"),
+                ratio(3.0),
+                reads("key", "5.6 4"),
+                reads("fill", "4 4"),
+                reads("whole", "8 0"),
+            ],
+            "Shot",
+            "frame",
+        ),
+    ];
+    for (entries, label, kind) in steps {
+        let board = Board::of(&setup(entries));
+        let action = board.next.action.unwrap();
+        assert_eq!((action.label.as_str(), action.entry.kind()), (label, kind));
+        assert!(board.next.tape.is_some());
+    }
+}
+
+#[test]
+fn a_moved_light_is_read_again_before_anything_else() {
+    let unit = json!({"name": "Tallow 250", "scale": {"numbers": {"full": 9.0, "lowest": 2.0, "stops_per_unit": 1.0}}});
+    let before = setup(&[
+        camera("8", "1/125", "100", None),
+        room("1 0"),
+        ratio(3.0),
+        json!({"light": {"light": "fill", "role": "fill", "unit": unit, "dial": "2.0", "distance": 2.0}}),
+        reads("key", "5.6 4"),
+        reads("fill", "5.6 0"),
+    ]);
+    let board = Board::of(&before);
+    assert_eq!(board.next.kind, MoveKind::Distance);
+    let moved = before.apply(&board.next.action.as_ref().unwrap().entry).unwrap();
+    let after = Board::of(&moved);
+    assert_eq!((after.next.kind, plain(&after.next.say).as_str()), (MoveKind::MeterLight, "Meter the fill again"));
+    assert_eq!(after.lane("fill").unwrap().target.as_ref().unwrap().shown, after.lane("fill").unwrap().reading.as_ref().unwrap().shown);
+    assert_eq!(board.next.tape.unwrap().kind, TapeKind::Choice);
+}
+
+#[test]
+fn past_sync_is_found() {
+    let board = Board::of(&setup(&[camera("8", "1/400", "100", Some("1/200"))]));
+    assert_eq!(
+        board.findings[0].words,
+        "Shutter 1/400 is past the sync of 1/200: about 50 % of the frame goes black. Set 1/200 or longer."
+    );
+}
+
+#[test]
+fn a_list_tells_the_one_thing_that_matters() {
+    let told = |entries: &[Value]| {
+        let summary = Summary::of(&Board::of(&setup(entries)));
+        (summary.words, summary.room, summary.ratio.unwrap_or_default(), summary.ratio_words)
+    };
+    let words = |a: &str, b: &str, c: &str, d: &str| (a.to_owned(), b.to_owned(), c.to_owned(), d.to_owned());
+    assert_eq!(told(&[]), words("Not begun", "not read", "", ""));
+    let begun = [camera("8", "1/125", "100", None), room("1 0"), ratio(3.0)];
+    assert_eq!(told(&begun), words("Key not read", "removed", "3 : 1", "wished, lit : shadow"));
+    let all = [&begun[..], &[reads("key", "5.6 4"), reads("fill", "4 4")]].concat();
+    assert_eq!(told(&all).0, "All on target");
+    assert_eq!(told(&[&all[..], &[json!({"frame": {}})]].concat()).0, "Frame shot, all on target");
+    assert_eq!(told(&[&all[..], &[reads("fill", "5.6 0")]].concat()).0, "Fill 0.6 over");
+    let alone = told(
+        &[
+            &begun[..2],
+            &[json!({"light_removed": {"light": "fill"}}), json!({"target": {"light": "key", "level": 0.0}}), reads("key", "8 0")],
+        ]
+        .concat(),
+    );
+    assert_eq!((alone.0.as_str(), alone.3.as_str()), ("All on target", "room is the fill"));
+}
+
+#[test]
+fn the_rail_numbers_its_lanes_and_signs_them() {
+    let board = Board::of(&setup(&[camera("8", "1/125", "100", None), ratio(3.0), json!({"light": {"light": "rim-2", "role": "rim"}})]));
+    let lanes: Vec<(u8, &str, LaneState)> = board.lanes.iter().map(|l| (l.number, l.name.as_str(), l.state)).collect();
+    assert_eq!(lanes[0], (1, "Room", LaneState::Untouched));
+    assert_eq!(lanes[2], (3, "Key", LaneState::Set));
+    assert_eq!(lanes[5], (6, "Rim 2", LaneState::Untouched));
+    assert_eq!(lanes.last().unwrap().1, "Frame");
+}

@@ -1,0 +1,113 @@
+//! Where everything lies against the camera’s exposure.
+
+mod light;
+mod wishes;
+
+use ink_lamp_light::{
+    ambient::RoomWish,
+    meter::{Amount, Exposure},
+    scale::Stops,
+};
+use ink_lamp_sitting::{light::Light, metered::RoomPlace, own::Own, role::Role, setup::Setup};
+
+pub use light::LightLevel;
+
+use light::level_of;
+
+/// Where everything lies against the camera's exposure.
+pub struct Levels {
+    /// What they are told against; none before the camera is set.
+    pub exposure: Option<Exposure>,
+    /// The room alone at the camera's settings.
+    pub room: Amount,
+    /// The same as a level; none before it was read.
+    pub room_level: Option<Stops>,
+    /// The room alone at the ground.
+    pub room_ground: Amount,
+    /// The same as a level.
+    pub ground_level: Option<Stops>,
+    /// What the wish for the room looks at: at the ground where it is kept, at the brighter place where it is removed.
+    pub wished_room: Option<Stops>,
+    /// One for each light, in the setup's order.
+    pub lights: Vec<LightLevel>,
+    /// Wished levels, in the setup's order.
+    pub targets: Vec<Option<Stops>>,
+    /// The reading with all lights on.
+    pub whole: Option<Stops>,
+}
+
+impl Levels {
+    /// The levels of a setup; what the ground is wished at is the scene’s, which knows where things stand.
+    #[must_use]
+    pub fn of(setup: &Setup) -> Self {
+        let exposure = setup.camera.as_ref().map(|c| c.exposure);
+        let room_at = |place: RoomPlace| exposure.zip(setup.room.at(place)).map(|(e, r)| r.ambient_level(e));
+        let (room_level, ground_level) = (room_at(RoomPlace::Sitter), room_at(RoomPlace::Ground));
+        let [room, room_ground] = [room_level, ground_level].map(|level| level.map_or(Amount::NONE, Amount::at));
+        let alone = |l: &Light, e| LightLevel::of(l, e, setup, if l.room_place() == RoomPlace::Ground { room_ground } else { room });
+        let lights: Vec<LightLevel> = setup.lights.iter().map(|l| exposure.map_or_else(LightLevel::unknown, |e| alone(l, e))).collect();
+        let whole = exposure.zip(setup.whole.as_ref().filter(|w| w.is_measured())).map(|(e, held)| {
+            // All lights and the room, the room as the camera's shutter sees it.
+            let raw = level_of(held.reading.av_100(), e);
+            match setup.own(held, RoomPlace::Sitter) {
+                Own::Flash(av) => Amount::at(level_of(av, e)).and(room).level().unwrap_or(raw),
+                Own::Nothing | Own::Tangled(_) => raw,
+            }
+        });
+        let targets = wishes::targets(setup, room, exposure.is_some(), &lights);
+        let mut levels = Self { exposure, room, room_level, room_ground, ground_level, wished_room: None, lights, targets, whole };
+        levels.wished_room = levels.room_for(setup.room.wish);
+        levels
+    }
+
+    /// The room's level where a wish looks: at the ground where it is kept, at the brighter place where it is removed.
+    pub fn room_for(&self, wish: RoomWish) -> Option<Stops> {
+        match wish {
+            RoomWish::Keep(_) => self.ground_level,
+            RoomWish::Remove(_) => self.room_level.into_iter().chain(self.ground_level).reduce(|a, b| if b > a { b } else { a }),
+        }
+    }
+
+    /// The room alone where a light works.
+    pub const fn room_at(&self, light: &Light) -> Amount {
+        match light.room_place() {
+            RoomPlace::Sitter => self.room,
+            RoomPlace::Ground => self.room_ground,
+        }
+    }
+
+    /// Over (+) or under (−) the wish.
+    pub fn gap(&self, index: usize) -> Option<Stops> {
+        Some(self.lights.get(index)?.total? - (*self.targets.get(index)?)?)
+    }
+
+    /// Farther from its wish than what a meter in tenths can repeat.
+    #[must_use]
+    pub fn is_off(&self, index: usize) -> bool {
+        self.gap(index).is_some_and(|g| g.tenths().abs() > TOLERANCE_TENTHS)
+    }
+
+    /// Lit side and shadow side as amounts, with some lights replaced by what they will be. All keys and fills count; the first key must
+    /// be known, and further ones count once they are.
+    pub fn sides(&self, setup: &Setup, after: Option<(usize, Stops)>) -> Option<(Amount, Amount, bool)> {
+        let total = |index: usize| match after {
+            Some((changed, level)) if changed == index => Some(level),
+            _ => self.lights[index].total,
+        };
+        let of = |role: Role| {
+            let mut lights = setup.lights.iter().enumerate().filter(move |(_, l)| l.role == role).map(|(i, _)| i);
+            let first = Amount::at(total(lights.next()?)?);
+            // Every reading holds the room too, so it is counted once.
+            Some(lights.filter_map(total).fold(first, |sum, level| sum.and(Amount::at(level).without(self.room))))
+        };
+        let key = of(Role::Key)?;
+        match (of(Role::Fill), self.room_level) {
+            (Some(fill), _) => Some((key.and(fill).without(self.room), fill, false)),
+            (None, Some(_)) => Some((key, self.room, true)),
+            (None, None) => None,
+        }
+    }
+}
+
+/// A gap up to this is on target: what a meter in tenths can repeat.
+pub const TOLERANCE_TENTHS: i32 = 1;

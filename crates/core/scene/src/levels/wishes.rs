@@ -1,0 +1,53 @@
+//! What every light is wished to read, room included.
+
+use ink_lamp_light::{
+    ambient::{UNSEEN, added},
+    meter::Amount,
+    ratio::{Anchor, Convention, RatioTarget},
+    scale::Stops,
+};
+use ink_lamp_sitting::{role::Role, schools::Follow, setup::Setup};
+
+use super::light::LightLevel;
+
+/// Wished levels of readings, room included where it can be seen. Where the camera follows, the key stands where it was read and the fill
+/// is held against it.
+pub(super) fn targets(setup: &Setup, room: Amount, camera: bool, lights: &[LightLevel]) -> Vec<Option<Stops>> {
+    let pair = setup.ratio.filter(|_| camera).map(|r| key_and_fill(r, room));
+    let (key, fill) = (setup.index(Role::Key), setup.index(Role::Fill));
+    let follows = setup.schools.follow == Follow::CameraFollows;
+    let read = key.and_then(|i| lights[i].total).filter(|_| follows);
+    setup
+        .lights
+        .iter()
+        .enumerate()
+        .map(|(i, l)| match (pair, read) {
+            (_, Some(read)) if Some(i) == key => Some(read),
+            (Some((key_at, fill_at)), Some(read)) if Some(i) == fill => Some(fill_at + (read - key_at)),
+            (Some((key_at, _)), None) if Some(i) == key => Some(key_at),
+            (Some((_, fill_at)), None) if Some(i) == fill => Some(fill_at),
+            _ => l.target.filter(|_| camera),
+        })
+        .collect()
+}
+
+/// What key and fill must read, each alone. Each reading holds the room; the shadow side is fill and room together.
+///
+/// Without the room: lit side on 0 gives key `1 − 1/R` and fill `1/R`. The room's part is left out where no meter can tell it.
+fn key_and_fill(target: RatioTarget, room: Amount) -> (Stops, Stops) {
+    let (key, fill) = target.lights();
+    let plain = |a: Amount| a.level().unwrap_or(Stops::ZERO);
+    let seen = room.level().is_some_and(|r| added(r - plain(key)) >= UNSEEN);
+    if !seen {
+        return (plain(key), plain(fill));
+    }
+    let (r, ratio) = (room.get(), target.ratio().get());
+    let (key, fill) = match (target.anchor(), target.convention()) {
+        (Anchor::LitSide, Convention::LitShadow) => (1.0 - 1.0 / ratio + r, 1.0 / ratio),
+        (Anchor::LitSide, Convention::Readings) => ((1.0 + r) * ratio / (ratio + 1.0), (1.0 + r) / (ratio + 1.0)),
+        (Anchor::KeyAlone, Convention::LitShadow) => (1.0, ((1.0 - r) / (ratio - 1.0)).max(1e-3)),
+        (Anchor::KeyAlone, Convention::Readings) => (1.0, 1.0 / ratio),
+    };
+    let level = |light: f64| Stops::from_factor(light).unwrap_or(Stops::ZERO);
+    (level(key), level(fill))
+}

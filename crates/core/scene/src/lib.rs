@@ -1,0 +1,35 @@
+//! A setup in numbers and in space, built once: [`scene::Scene::of`]. No sentence is made here.
+//!
+//! From the ground up:
+//!
+//! - [`levels`]: where everything lies against the exposure, and what is wished;
+//! - [`whole`], [`turn`], [`mixture`]: the whole against its parts; the turn of a dial that brings a light to its wish; colour at a place;
+//! - [`stage`], [`sitter`]: lights and camera in space, and one body of the sitter;
+//! - [`energy`]: what units have left, and what circuits carry;
+//! - [`extent`], [`contours`], [`overhead`], [`in_picture`], [`rims`], [`returned`], [`room_side`], [`face`], [`eyes`], [`range`]: what falls where, what
+//!   is seen, what comes back;
+//! - [`ground`]: light, tone and evenness of the ground, its wish and its elevation;
+//! - [`shutter`], [`freeze`]: what passes the shutter, and which power freezes a movement, case by case;
+//! - [`scene`]: all of it for one setup.
+
+pub mod contours;
+pub mod energy;
+pub mod extent;
+pub mod eyes;
+pub mod face;
+pub mod freeze;
+pub mod ground;
+pub mod in_picture;
+pub mod levels;
+pub mod mixture;
+pub mod overhead;
+pub mod range;
+pub mod returned;
+pub mod rims;
+pub mod room_side;
+pub mod scene;
+pub mod shutter;
+pub mod sitter;
+pub mod stage;
+pub mod turn;
+pub mod whole;

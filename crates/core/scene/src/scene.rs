@@ -1,0 +1,43 @@
+//! A setup in numbers and in space, built once: board, plan, studies and ways share it.
+
+use ink_lamp_sitting::{role::Role, setup::Setup};
+
+use crate::{
+    ground::target,
+    levels::Levels,
+    stage::Stage,
+    whole::{WholeCheck, whole_against_parts},
+};
+
+/// A setup in numbers and in space.
+pub struct Scene<'a> {
+    /// The setup itself.
+    pub setup: &'a Setup,
+    /// Where everything lies against the exposure.
+    pub levels: Levels,
+    /// Where everything stands.
+    pub stage: Stage<'a>,
+    /// The reading with all lights on against its parts.
+    pub whole: Option<WholeCheck>,
+}
+
+impl<'a> Scene<'a> {
+    /// The scene of a setup: levels, then the stage, then the ground's wish, then the whole.
+    #[must_use]
+    pub fn of(setup: &'a Setup) -> Self {
+        let mut levels = Levels::of(setup);
+        let stage = Stage::of(setup, &levels);
+        // A tone that is wished of the ground is its light's wish, less what the others spill there.
+        if let Some(light) = setup.index(Role::Ground).filter(|i| setup.lights[*i].target.is_none() && levels.exposure.is_some()) {
+            levels.targets[light] = target::target(&stage);
+        }
+        let whole = whole_against_parts(setup, &levels);
+        Self { setup, levels, stage, whole }
+    }
+
+    /// The stage, where any light has a place on it.
+    #[must_use]
+    pub fn placed(&self) -> Option<&Stage<'a>> {
+        self.setup.lights.iter().any(|l| l.place.is_some()).then_some(&self.stage)
+    }
+}

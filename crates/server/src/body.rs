@@ -98,12 +98,13 @@ fn parse<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
     Ok(value)
 }
 
-/// The core's messages are sentences already; those of the JSON reader begin small and end without a point.
+/// Our own messages are sentences and end with a full stop; those of the JSON reader begin small and end without one.
 fn sentence(message: &str) -> String {
-    let from_reader = ["missing ", "unknown ", "invalid ", "duplicate ", "data did not "].iter().any(|start| message.starts_with(start));
-    let (first, rest) = message.split_at(usize::from(from_reader));
-    let stop = if message.ends_with(['.', '!', '?']) { "" } else { "." };
-    format!("{}{rest}{stop}", first.to_uppercase())
+    if message.ends_with(['.', '!', '?']) {
+        return message.to_owned();
+    }
+    let mut letters = message.chars();
+    letters.next().map_or_else(String::new, |first| format!("{}{}.", first.to_uppercase(), letters.as_str()))
 }
 
 /// An id in the path.

@@ -19,7 +19,7 @@ use actix_web::{
 };
 use tracing_actix_web::RequestId;
 
-use crate::{problem::Problem, startup::Site};
+use crate::{problem::Problem, site::Site};
 
 /// How long a request may take.
 const PATIENCE: Duration = Duration::from_secs(15);
@@ -116,7 +116,7 @@ pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, nex
 
 #[cfg(test)]
 mod tests {
-    use super::is_own;
+    use crate::guard::is_own;
 
     #[test]
     fn only_names_of_this_machine_are_its_own() {

@@ -2,7 +2,7 @@
 
 use std::{sync::Arc, time::Duration};
 
-use ink_lamp_store::{Change, Changes};
+use ink_lamp_store::{Change, Changes, StoreError};
 use tokio::sync::{broadcast, watch};
 
 /// How long to wait before the database is asked again.
@@ -34,7 +34,7 @@ impl Hub {
         hub
     }
 
-    async fn listen(&self, url: &str) -> Result<(), ink_lamp_store::StoreError> {
+    async fn listen(&self, url: &str) -> Result<(), StoreError> {
         let mut changes = Changes::listen(url).await?;
         // Whatever changed before this connection was not heard.
         self.tell(Change::Missed);

@@ -14,6 +14,8 @@ pub mod config;
 pub mod demo;
 pub mod guard;
 pub mod hub;
+pub mod openapi;
 pub mod problem;
 pub mod routes;
+pub mod site;
 pub mod startup;

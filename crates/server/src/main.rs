@@ -7,12 +7,7 @@ use std::{
 };
 
 use actix_web::dev::ServerHandle;
-use ink_lamp_server::{
-    config::Config,
-    demo,
-    hub::Hub,
-    startup::{self, Site},
-};
+use ink_lamp_server::{config::Config, demo, hub::Hub, site::Site, startup};
 use ink_lamp_store::Store;
 use tokio::signal::unix::{SignalKind, signal};
 use tracing_subscriber::EnvFilter;
@@ -39,13 +34,13 @@ async fn main() -> ExitCode {
 }
 
 fn print_openapi() -> Result<(), String> {
-    let document = startup::openapi().to_pretty_json().map_err(|e| e.to_string())?;
+    let document = ink_lamp_server::openapi::openapi().to_pretty_json().map_err(|e| e.to_string())?;
     println!("{document}");
     Ok(())
 }
 
 fn print_kit_schema() -> Result<(), String> {
-    println!("{}", serde_json::to_string_pretty(&ink_lamp_server::routes::kit::kit_schema()).map_err(|e| e.to_string())?);
+    println!("{}", serde_json::to_string_pretty(&ink_lamp_server::openapi::kit_schema()).map_err(|e| e.to_string())?);
     Ok(())
 }
 

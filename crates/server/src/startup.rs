@@ -1,56 +1,20 @@
 //! The application on a listener.
 
-use std::{
-    net::{IpAddr, TcpListener},
-    sync::Arc,
-    time::Duration,
-};
+use std::{net::TcpListener, sync::Arc, time::Duration};
 
 use actix_web::{App, HttpServer, dev::Server, middleware::from_fn, web};
 use ink_lamp_store::Store;
 use tracing_actix_web::TracingLogger;
-use utoipa::{OpenApi, openapi};
+use utoipa::OpenApi;
 use utoipa_actix_web::AppExt;
 
-use crate::{body, guard, hub::Hub, routes};
-
-#[derive(OpenApi)]
-#[openapi(
-    info(
-        title = "Ink Lamp",
-        description = "Sittings, setups and their tapes. Errors are problem documents (RFC 9457) that name the field.",
-        license(name = "MIT", identifier = "MIT")
-    ),
-    components(schemas(crate::problem::Problem))
-)]
-struct Document;
-
-/// The OpenAPI document of the API, made from the code.
-#[must_use]
-pub fn openapi() -> openapi::OpenApi {
-    App::new().into_utoipa_app().openapi(Document::openapi()).configure(routes::api).split_for_parts().1
-}
-
-/// Where the server is found.
-#[derive(Debug, Clone, Copy)]
-pub struct Site {
-    /// Its port.
-    pub port: u16,
-    /// Its address on the studio's own network, where it was given one.
-    pub network: Option<IpAddr>,
-}
-
-impl Site {
-    /// Host and port that a phone would ask.
-    #[must_use]
-    pub fn host(&self) -> String {
-        match self.network {
-            Some(IpAddr::V6(ip)) => format!("[{ip}]:{}", self.port),
-            Some(IpAddr::V4(ip)) => format!("{ip}:{}", self.port),
-            None => format!("127.0.0.1:{}", self.port),
-        }
-    }
-}
+use crate::{
+    body, guard,
+    hub::Hub,
+    openapi::{self, Document},
+    routes::{self, assets, kit::KitSchema},
+    site::Site,
+};
 
 /// Serves on listeners until it is stopped by the server's handle; requests under way are finished first. Pages that follow are let go by
 /// [`Hub::close`].
@@ -59,6 +23,7 @@ impl Site {
 /// Where a listener can't be used.
 pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Site, workers: usize) -> std::io::Result<Server> {
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
+    let schema = web::Data::new(KitSchema(openapi::kit_schema()));
     let server = HttpServer::new(move || {
         App::new()
             .into_utoipa_app()
@@ -67,6 +32,7 @@ pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Sit
                 app.app_data(store.clone())
                     .app_data(hub.clone())
                     .app_data(site.clone())
+                    .app_data(schema.clone())
                     .app_data(web::QueryConfig::default().error_handler(|error, _| body::bad_query(&error).into()))
                     .wrap(from_fn(guard::with_patience))
                     .wrap(from_fn(guard::own_pages_only))
@@ -75,7 +41,7 @@ pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Sit
             })
             .configure(routes::api)
             .into_app()
-            .default_service(web::to(routes::assets::page))
+            .default_service(web::to(assets::page))
     });
     let mut server = server
         .workers(workers)

@@ -3,11 +3,7 @@
 
 use std::net::TcpListener;
 
-use ink_lamp_server::{
-    demo,
-    hub::Hub,
-    startup::{self, Site},
-};
+use ink_lamp_server::{demo, hub::Hub, site::Site, startup};
 use ink_lamp_store::{Store, testing::fresh_store};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
@@ -85,7 +81,7 @@ fn camera() -> Value {
 
 #[actix_web::test]
 async fn the_document_is_what_the_front_end_was_made_for() {
-    let fresh = startup::openapi().to_pretty_json().unwrap();
+    let fresh = ink_lamp_server::openapi::openapi().to_pretty_json().unwrap();
     let kept = include_str!("../../../web/src/api/openapi.json");
     assert!(fresh.trim() == kept.trim(), "the API changed: ./run types writes openapi.json and the front end's types anew");
     insta::assert_snapshot!(operations(&fresh));
@@ -413,7 +409,7 @@ async fn a_piece_is_put_changed_and_retired() {
 
 #[actix_web::test]
 async fn the_kit_document_has_a_schema() {
-    let fresh = serde_json::to_string_pretty(&ink_lamp_server::routes::kit::kit_schema()).unwrap();
+    let fresh = serde_json::to_string_pretty(&ink_lamp_server::openapi::kit_schema()).unwrap();
     let kept = include_str!("../../../docs/kit.schema.json");
     assert!(fresh.trim() == kept.trim(), "the kit changed: ./run types writes docs/kit.schema.json anew");
     assert!(!fresh.contains("#/components") && fresh.contains("#/$defs/Unit"));

@@ -2,7 +2,7 @@
 //! `INK_LAMP_BOARDS=write`, and names itself in its commit.
 #![allow(clippy::unwrap_used, missing_docs)]
 
-use ink_lamp_advice::board::Board;
+use ink_lamp_advice::{board::Board, words::tape::TapeLine};
 use ink_lamp_store::testing::first_record;
 
 const BOARDS: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/tests/data/boards.txt");
@@ -31,4 +31,27 @@ async fn every_board_of_the_first_record_stays_as_it_was() {
     let then = std::fs::read_to_string(BOARDS).unwrap();
     let changed: Vec<&str> = then.lines().zip(now.lines()).filter(|(a, b)| a != b).map(|(a, _)| a).collect();
     assert!(changed.is_empty() && then.len() == now.len(), "{} boards are not as they were: {changed:?}", changed.len());
+}
+
+/// The lines that the first version wrote beside its entries, by their ids.
+fn written() -> std::collections::HashMap<String, serde_json::Value> {
+    let rows = include_str!("../../store/tests/data/first_record/tape_entry.jsonl").lines();
+    let rows = rows.map(|row| serde_json::from_str::<serde_json::Value>(row).unwrap());
+    rows.map(|row| (row["id"].as_str().unwrap().to_owned(), row["line"].clone())).collect()
+}
+
+#[tokio::test]
+async fn every_line_of_the_first_record_reads_as_it_was_written() {
+    let (store, written) = (first_record().await.unwrap(), written());
+    let mut lines = 0;
+    for row in store.sittings("", false).await.unwrap() {
+        for look in row.sitting.looks {
+            for item in store.tape(look.id, look.version + 1, 1000).await.unwrap().items {
+                let line = serde_json::to_value(TapeLine::of(&item.entry, &item.effect)).unwrap();
+                assert_eq!(line, written[&item.id.to_string()], "{} {:?}", item.id, item.entry);
+                lines += 1;
+            }
+        }
+    }
+    assert!(lines > 4000, "{lines}");
 }

@@ -4,7 +4,7 @@ use sea_orm::sqlx::postgres::PgListener;
 use serde::Deserialize;
 use uuid::Uuid;
 
-use crate::StoreError;
+use crate::error::StoreError;
 
 /// What was heard.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]

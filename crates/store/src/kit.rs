@@ -1,6 +1,6 @@
 use chrono::Utc;
 use ink_lamp_light::scale::Stops;
-use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, Sample};
+use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
     ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, TransactionTrait,
@@ -9,21 +9,12 @@ use sea_orm::{
 use uuid::Uuid;
 
 use crate::{
-    Store, StoreError,
     entity::{calibration_sample, kit_item},
-    tape,
+    error::StoreError,
+    learnt::{Learnt, learn, sample_of},
+    store::Store,
+    stored,
 };
-
-/// What readings taught of a unit in a modifier.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Learnt {
-    /// The unit's id.
-    pub unit: Uuid,
-    /// The modifier's id.
-    pub modifier: Option<Uuid>,
-    /// What was learnt.
-    pub calibration: Calibration,
-}
 
 /// What an import did.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
@@ -136,7 +127,7 @@ async fn items(db: &impl ConnectionTrait) -> Result<Vec<KitItem>, StoreError> {
     let rows = kit_item::Entity::find().order_by_asc(Kind).order_by_asc(Name).order_by_asc(Id).all(db).await?;
     rows.into_iter()
         .map(|row| {
-            let is: Gear = tape::parsed("a piece of the kit", &row.is_what)?;
+            let is: Gear = stored::parsed("a piece of the kit", &row.is_what)?;
             Ok(KitItem { id: row.id, retired: row.retired, is })
         })
         .collect()
@@ -148,7 +139,7 @@ async fn put(db: &impl ConnectionTrait, item: &KitItem) -> Result<(), StoreError
         id: Set(item.id),
         kind: Set(item.is.kind().to_owned()),
         name: Set(item.is.name().to_owned()),
-        is_what: Set(tape::json(&item.is)?),
+        is_what: Set(stored::json(&item.is)?),
         retired: Set(item.retired),
         created_at: NotSet,
         updated_at: Set(now),
@@ -156,29 +147,5 @@ async fn put(db: &impl ConnectionTrait, item: &KitItem) -> Result<(), StoreError
     use kit_item::Column::{Id, IsWhat, Kind, Name, Retired, UpdatedAt};
     let replace = OnConflict::column(Id).update_columns([Kind, Name, IsWhat, Retired, UpdatedAt]).to_owned();
     kit_item::Entity::insert(row).on_conflict(replace).exec_without_returning(db).await?;
-    Ok(())
-}
-
-fn sample_of(row: &calibration_sample::Model) -> Result<Sample, StoreError> {
-    let offset = Stops::new(row.stops).map_err(|e| StoreError::Damaged { what: "what a reading taught".to_owned(), why: e.to_string() })?;
-    Ok(Sample { entry: row.entry_id, unit: row.unit_id, modifier: row.modifier_id, offset })
-}
-
-/// Keeps what a reading taught, and says whether it was new.
-pub(crate) async fn learn(db: &impl ConnectionTrait, sample: &Sample) -> Result<bool, StoreError> {
-    let row = calibration_sample::ActiveModel {
-        entry_id: Set(sample.entry),
-        unit_id: Set(sample.unit),
-        modifier_id: Set(sample.modifier),
-        stops: Set(sample.offset.get()),
-        recorded_at: NotSet,
-    };
-    let insert = calibration_sample::Entity::insert(row).on_conflict_do_nothing_on([calibration_sample::Column::EntryId]);
-    Ok(crate::is_new(&insert.exec_without_returning(db).await?))
-}
-
-/// Takes back what a reading taught, since the reading was.
-pub(crate) async fn unlearn(db: &impl ConnectionTrait, entry: Uuid) -> Result<(), StoreError> {
-    calibration_sample::Entity::delete_by_id(entry).exec(db).await?;
     Ok(())
 }

@@ -1,9 +1,5 @@
-use chrono::{DateTime, Utc};
+use chrono::Utc;
 use ink_lamp_light::name::checked_name;
-use ink_lamp_sitting::{
-    entry::{Entry, Start},
-    setup::Setup,
-};
 use sea_orm::{
     ActiveModelTrait,
     ActiveValue::{NotSet, Set},
@@ -12,60 +8,13 @@ use sea_orm::{
 use uuid::Uuid;
 
 use crate::{
-    Look, NewEntry, NewLook, Store, StoreError,
     entity::{setup, sitting},
-    setups::state_of,
+    error::StoreError,
+    new_look,
+    record::{NewEntry, NewSitting, Sitting, SittingRow, with_looks},
+    state::state_of,
+    store::{self, Store},
 };
-
-/// A sitting to be made.
-#[derive(Debug, Clone)]
-pub struct NewSitting {
-    /// Made by the client: sent twice, it is made once.
-    pub id: Uuid,
-    /// 1 to 60 characters.
-    pub name: String,
-    /// Its first look.
-    pub look: NewLook,
-    /// A sitting whose last look is the start of the first one here.
-    pub from: Option<Uuid>,
-    /// When it was begun.
-    pub at: DateTime<Utc>,
-}
-
-/// A sitting with its looks.
-#[derive(Debug, Clone)]
-pub struct Sitting {
-    /// Its id.
-    pub id: Uuid,
-    /// Counted from 1 in order of creation.
-    pub number: i64,
-    /// Its name.
-    pub name: String,
-    /// When it was made.
-    pub created_at: DateTime<Utc>,
-    /// When it was deleted, if it was.
-    pub deleted_at: Option<DateTime<Utc>>,
-    /// Its looks in order.
-    pub looks: Vec<Look>,
-}
-
-/// A sitting in a list, with the look that was worked on last.
-#[derive(Debug, Clone)]
-pub struct SittingRow {
-    /// The sitting.
-    pub sitting: Sitting,
-    /// The look that was worked on last.
-    pub last: Uuid,
-    /// When that was.
-    pub updated_at: DateTime<Utc>,
-    /// How that look stands.
-    pub setup: Setup,
-}
-
-pub(crate) fn with_looks(row: sitting::Model, looks: &[setup::Model]) -> Sitting {
-    let sitting::Model { id, number, name, created_at, deleted_at } = row;
-    Sitting { id, number, name, created_at, deleted_at, looks: looks.iter().map(Look::from).collect() }
-}
 
 impl Store {
     /// Sittings, the one worked on last first. `find` looks into the names of sittings and looks; `deleted` lists what was deleted.
@@ -127,11 +76,11 @@ impl Store {
         let tx = self.db.begin().await?;
         let row = sitting::ActiveModel { id: Set(new.id), number: NotSet, name: Set(name), created_at: Set(new.at), deleted_at: Set(None) };
         let made = sitting::Entity::insert(row).on_conflict_do_nothing_on([sitting::Column::Id]).exec_without_returning(&tx).await?;
-        if !crate::is_new(&made) {
+        if !store::is_new(&made) {
             tx.rollback().await?;
             return again(self.sitting(new.id).await?);
         }
-        crate::setups::create_on(&tx, new.id, 1, &new.look, start.as_ref(), new.at).await?;
+        new_look::create_on(&tx, new.id, 1, &new.look, start.as_ref(), new.at).await?;
         tx.commit().await?;
         self.sitting(new.id).await
     }
@@ -141,13 +90,6 @@ impl Store {
         let sitting = self.sitting(from).await?;
         let last = sitting.looks.iter().max_by_key(|l| l.updated_at).ok_or(StoreError::NotFound { what: "sitting", id: from })?;
         self.start_from_look(last.id).await
-    }
-
-    pub(crate) async fn start_from_look(&self, look: Uuid) -> Result<NewEntry, StoreError> {
-        let record = self.setup(look).await?;
-        let from = format!("{}, {}", record.sitting.name, record.look.name).chars().take(60).collect();
-        let entry = Entry::Start(Start { from, setup: Box::new(record.setup.as_start()) });
-        Ok(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry })
     }
 
     /// Renames a sitting.

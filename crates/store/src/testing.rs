@@ -4,7 +4,7 @@ use sea_orm::{ConnectionTrait, Database, DatabaseConnection, Statement};
 use sea_orm_migration::MigratorTrait;
 use uuid::Uuid;
 
-use crate::{Store, StoreError, migration::Migrator};
+use crate::{error::StoreError, migration::Migrator, store::Store};
 
 /// A store on an empty, migrated database of its own, with that database's address.
 ///

@@ -9,6 +9,7 @@ use ink_lamp_advice::{
     words::{span::plain, tape::TapeLine},
 };
 use ink_lamp_light::scale::Stops;
+use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
     entry::{Entry, Subject},
     kit::Calibration,
@@ -245,12 +246,8 @@ fn a_light_that_was_read_with_others_on_is_untangled() {
     assert_eq!(plain(told.lines.last().unwrap()), "Read the fill alone too, and this one can be told.");
     let then = after(&waiting, &[reads("fill", "4 4")]);
     assert!((level(&then, "key") + 0.575).abs() < 0.01);
-    let line = TapeLine::of(
-        &waiting,
-        &serde_json::from_value(read_how("key", "8 0", json!({"on": ["fill"]}))).unwrap(),
-        &known,
-        &Board::of(&known),
-    );
+    let entry: Entry = serde_json::from_value(read_how("key", "8 0", json!({"on": ["fill"]}))).unwrap();
+    let line = TapeLine::of(&entry, &Effect::of(&Scene::of(&waiting), &entry, &Scene::of(&known)));
     assert_eq!(plain(&line.head), "Key + fill 8 0");
     // A later turn of the fill's dial does not change what the key gave.
     let fill = json!({"light": {"light": "fill", "role": "fill", "unit": unit(400.0, json!({})), "dial": "1/8"}});

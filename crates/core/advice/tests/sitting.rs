@@ -8,6 +8,7 @@ use ink_lamp_advice::{
     words::{span::plain, tape::TapeLine},
 };
 use ink_lamp_light::refusal::Refusal;
+use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
     entry::{Entry, Subject},
     history::History,
@@ -395,7 +396,7 @@ fn the_tape_says_what_was_done_and_what_it_meant() {
     for step in steps {
         let entry = entry(step);
         let next = setup.apply(&entry).unwrap();
-        let line = TapeLine::of(&setup, &entry, &next, &Board::of(&next));
+        let line = TapeLine::of(&entry, &Effect::of(&Scene::of(&setup), &entry, &Scene::of(&next)));
         tape.push(format!("{} | {}", plain(&line.head), line.tail));
         setup = next;
     }

@@ -108,7 +108,7 @@ pub fn shutter_change(now: Stops, wanted: Stops) -> Stops {
 }
 
 /// By how much a change of the camera darkens the room.
-#[derive(Debug, Clone, Copy, PartialEq)]
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 pub struct Darkening {
     /// By the exact settings behind the markings: positive is darker.
     pub exact: Stops,

@@ -10,9 +10,12 @@
 //!   is seen, what comes back;
 //! - [`ground`]: light, tone and evenness of the ground, its wish and its elevation;
 //! - [`shutter`], [`freeze`]: what passes the shutter, and which power freezes a movement, case by case;
-//! - [`scene`]: all of it for one setup.
+//! - [`stand`], [`stands_at`]: how a reading stands against its wish; where a light stands;
+//! - [`scene`]: all of it for one setup;
+//! - [`effect`]: what one entry did, between the scenes before and after it.
 
 pub mod contours;
+pub mod effect;
 pub mod energy;
 pub mod extent;
 pub mod eyes;
@@ -31,5 +34,7 @@ pub mod scene;
 pub mod shutter;
 pub mod sitter;
 pub mod stage;
+pub mod stand;
+pub mod stands_at;
 pub mod turn;
 pub mod whole;

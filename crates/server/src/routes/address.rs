@@ -2,7 +2,7 @@ use actix_web::{get, web};
 use serde::Serialize;
 use utoipa::ToSchema;
 
-use crate::startup::Site;
+use crate::site::Site;
 
 /// Where a phone finds this server.
 #[derive(Serialize, ToSchema)]

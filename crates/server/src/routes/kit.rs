@@ -1,13 +1,11 @@
 //! The kit: its pieces, its document and that document's schema, and what readings taught.
 
-use std::collections::BTreeSet;
-
 use actix_web::{HttpResponse, delete, get, post, put, web};
 use ink_lamp_advice::words::kit::{self, Note};
 use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitItem};
 use ink_lamp_store::{Imported, Store};
 use serde::{Deserialize, Serialize};
-use serde_json::{Map, Value, json};
+use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
@@ -149,64 +147,13 @@ pub async fn forget(store: web::Data<Store>, id: Id, part: web::Query<InModifier
     Ok(HttpResponse::NoContent().finish())
 }
 
+/// The JSON Schema of the kit document, as it is made from the code once the server starts.
+#[derive(Debug)]
+pub struct KitSchema(pub Value);
+
 /// The JSON Schema of the kit document.
 #[utoipa::path(operation_id = "kitSchema", tag = "kit", responses((status = 200, description = "JSON Schema 2020-12", body = Object)))]
 #[get("/kit/schema")]
-pub async fn show_schema() -> web::Json<Value> {
-    web::Json(kit_schema())
-}
-
-/// The JSON Schema of the kit document, 2020-12, made from the code.
-#[must_use]
-pub fn kit_schema() -> Value {
-    let all = serde_json::to_value(crate::startup::openapi()).unwrap_or_default();
-    let schemas = &all["components"]["schemas"];
-    let mut needed = BTreeSet::new();
-    let mut open = vec!["KitDocument".to_owned()];
-    while let Some(name) = open.pop() {
-        references(&schemas[&name], &mut |n| {
-            if needed.insert(n.to_owned()) {
-                open.push(n.to_owned());
-            }
-        });
-    }
-    let mut schema = schemas["KitDocument"].clone();
-    let definitions: Map<String, Value> = needed.into_iter().map(|name| (name.clone(), schemas[&name].clone())).collect();
-    schema["$defs"] = Value::Object(definitions);
-    schema["$schema"] = json!("https://json-schema.org/draft/2020-12/schema");
-    schema["title"] = json!("Ink Lamp kit, version 1");
-    rewrite(&mut schema);
-    schema
-}
-
-const FROM: &str = "#/components/schemas/";
-
-fn references(value: &Value, found: &mut impl FnMut(&str)) {
-    match value {
-        Value::Object(fields) => {
-            for (name, field) in fields {
-                match field.as_str().and_then(|s| s.strip_prefix(FROM)).filter(|_| name == "$ref") {
-                    Some(target) => found(target),
-                    None => references(field, found),
-                }
-            }
-        }
-        Value::Array(items) => items.iter().for_each(|item| references(item, found)),
-        _ => {}
-    }
-}
-
-fn rewrite(value: &mut Value) {
-    match value {
-        Value::Object(fields) => {
-            for (name, field) in fields {
-                match field.as_str().and_then(|s| s.strip_prefix(FROM)).filter(|_| name == "$ref") {
-                    Some(target) => *field = json!(format!("#/$defs/{target}")),
-                    None => rewrite(field),
-                }
-            }
-        }
-        Value::Array(items) => items.iter_mut().for_each(rewrite),
-        _ => {}
-    }
+pub async fn show_schema(schema: web::Data<KitSchema>) -> web::Json<Value> {
+    web::Json(schema.0.clone())
 }

@@ -12,6 +12,7 @@ mod setups;
 mod sittings;
 mod study;
 mod tape;
+mod views;
 mod ways;
 
 use utoipa_actix_web::{scope, service_config::ServiceConfig};

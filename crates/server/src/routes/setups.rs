@@ -1,52 +1,17 @@
 use actix_web::{HttpResponse, get, patch, post, web};
-use ink_lamp_advice::board::Board;
-use ink_lamp_sitting::setup::Setup;
-use ink_lamp_store::{NewLook, SetupRecord, Store};
-use serde::{Deserialize, Serialize};
+use ink_lamp_store::{NewLook, Store};
+use serde::Deserialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::{
-    sittings::{NewName, SittingView},
-    tape::TapeView,
+    sittings::NewName,
+    views::{SetupView, view},
 };
 use crate::{
     body::{Checked, Id},
     problem::Problem,
 };
-
-/// A setup as it stands: the state, everything that follows from it, and its tape.
-#[derive(Serialize, ToSchema)]
-pub struct SetupView {
-    /// Its id.
-    pub id: Uuid,
-    /// Its name.
-    pub name: String,
-    /// How many entries its tape holds: what a decision is based on.
-    pub version: i64,
-    /// Its sitting, with all looks.
-    pub sitting: SittingView,
-    /// How it stands.
-    pub setup: Setup,
-    /// What follows.
-    pub board: Board,
-    /// The end of its tape.
-    pub tape: TapeView,
-    /// What undo takes back, if anything.
-    pub undo: Option<Uuid>,
-    /// What redo brings back, if anything.
-    pub redo: Option<Uuid>,
-}
-
-/// Items of the tape that come with a setup.
-const RECENT: u32 = 40;
-
-pub(super) async fn view(store: &Store, record: SetupRecord) -> Result<SetupView, Problem> {
-    let tape = store.tape(record.look.id, record.look.version + 1, RECENT).await?.into();
-    let SetupRecord { sitting, look, setup, undo, redo } = record;
-    let board = Board::of(&setup);
-    Ok(SetupView { id: look.id, name: look.name, version: look.version, sitting: sitting.into(), setup, board, tape, undo, redo })
-}
 
 /// A setup as it stands.
 #[utoipa::path(operation_id = "showSetup", tag = "setups", params(("id" = Uuid, Path, description = "The setup")), responses(

@@ -1,48 +1,16 @@
 use actix_web::{HttpResponse, delete, get, patch, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::{Board, Summary};
-use ink_lamp_store::{NewLook, NewSitting, Sitting, Store};
+use ink_lamp_store::{NewLook, NewSitting, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
+use super::views::{LookName, SittingView};
 use crate::{
     body::{Checked, Id},
     problem::Problem,
 };
-
-/// A sitting with its looks.
-#[derive(Serialize, ToSchema)]
-pub struct SittingView {
-    /// Its id.
-    pub id: Uuid,
-    /// Counted from 1.
-    pub number: i64,
-    /// Its name.
-    pub name: String,
-    /// When it was made.
-    pub created_at: DateTime<Utc>,
-    /// Whether it was deleted.
-    pub deleted: bool,
-    /// Its looks in order.
-    pub looks: Vec<LookName>,
-}
-
-/// A look by its name.
-#[derive(Serialize, ToSchema)]
-pub struct LookName {
-    /// The setup's id.
-    pub id: Uuid,
-    /// Its name.
-    pub name: String,
-}
-
-impl From<Sitting> for SittingView {
-    fn from(s: Sitting) -> Self {
-        let looks = s.looks.into_iter().map(|l| LookName { id: l.id, name: l.name }).collect();
-        Self { id: s.id, number: s.number, name: s.name, created_at: s.created_at, deleted: s.deleted_at.is_some(), looks }
-    }
-}
 
 /// A sitting in the list.
 #[derive(Serialize, ToSchema)]

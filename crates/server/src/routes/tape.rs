@@ -1,48 +1,18 @@
+use crate::routes::views::view;
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
-use ink_lamp_advice::{board::Board, words::tape::TapeLine};
+use ink_lamp_advice::board::Board;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
-use ink_lamp_store::{NewEntry, Store, TapeItem, TapePart};
+use ink_lamp_store::{NewEntry, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
-use super::setups::{SetupView, view};
+use super::views::{SetupView, TapeView};
 use crate::{
     body::{Checked, Id, IdAndEntry},
     problem::Problem,
 };
-
-/// A stretch of a tape.
-#[derive(Serialize, ToSchema)]
-pub struct TapeView {
-    /// In order of the tape.
-    pub items: Vec<TapeItemView>,
-    /// Whether more stand before them.
-    pub earlier: bool,
-}
-
-/// One item of a tape.
-#[derive(Serialize, ToSchema)]
-pub struct TapeItemView {
-    /// The entry's id.
-    pub id: Uuid,
-    /// Place on the tape, from 1.
-    pub seq: i64,
-    /// When it happened.
-    pub at: DateTime<Utc>,
-    /// Taken back by a later entry.
-    pub undone: bool,
-    /// How it stood in words, as it was then.
-    pub line: TapeLine,
-}
-
-impl From<TapePart> for TapeView {
-    fn from(part: TapePart) -> Self {
-        let item = |TapeItem { id, seq, at, undone, line }| TapeItemView { id, seq, at, undone, line };
-        Self { items: part.items.into_iter().map(item).collect(), earlier: part.earlier }
-    }
-}
 
 /// An entry for the tape.
 #[derive(Deserialize, ToSchema)]

@@ -1,6 +1,7 @@
 //! The tables, as the migrations leave them.
 
 pub mod calibration_sample;
+pub mod entry_effect;
 pub mod kit_item;
 pub mod setup;
 pub mod sitting;

@@ -4,11 +4,16 @@ use sea_orm_migration::prelude::*;
 
 mod m20261125_000001_record;
 mod m20261125_000002_kit;
+mod m20261127_000003_effects;
 
 pub struct Migrator;
 
 impl MigratorTrait for Migrator {
     fn migrations() -> Vec<Box<dyn MigrationTrait>> {
-        vec![Box::new(m20261125_000001_record::Migration), Box::new(m20261125_000002_kit::Migration)]
+        vec![
+            Box::new(m20261125_000001_record::Migration),
+            Box::new(m20261125_000002_kit::Migration),
+            Box::new(m20261127_000003_effects::Migration),
+        ]
     }
 }

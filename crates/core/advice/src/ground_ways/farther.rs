@@ -1,6 +1,6 @@
 //! Sitter, camera and lights farther from the ground.
 
-use super::way::{LeadsTo, Step, Way, after};
+use super::way::{GroundStep, LeadsTo, Way, after};
 use ink_lamp_light::{field::DVec3, measure::Meters};
 use ink_lamp_scene::stage::Stage;
 use ink_lamp_sitting::{
@@ -49,7 +49,7 @@ pub(super) fn farther(stage: &Stage, wish: GroundTone) -> Option<Way> {
     }
     let at_most = does(limit)?;
     if !at_most.right {
-        return Some(Way::by_hand(Step::FartherThanTheRoom(Meters::new(limit).ok()?), LeadsTo::Tone(at_most.tone), false));
+        return Some(Way::by_hand(GroundStep::FartherThanTheRoom(Meters::new(limit).ok()?), LeadsTo::Tone(at_most.tone), false));
     }
     let (mut near, mut far) = (now, limit);
     for _ in 0..12 {
@@ -57,5 +57,5 @@ pub(super) fn farther(stage: &Stage, wish: GroundTone) -> Option<Way> {
         if does(middle).is_some_and(|o| o.right) { far = middle } else { near = middle }
     }
     let behind = (far * 20.0).ceil() / 20.0;
-    Way::written(stage, Step::Farther(Meters::new(behind).ok()?), entries(behind)?)
+    Way::written(stage, GroundStep::Farther(Meters::new(behind).ok()?), entries(behind)?)
 }

@@ -1,6 +1,6 @@
 //! Light held off the ground: a grid, a flag.
 
-use super::way::{LeadsTo, Step, Way, outcome};
+use super::way::{GroundStep, LeadsTo, Way, outcome};
 use ink_lamp_light::{
     field::DVec3,
     measure::{Extent, Loss},
@@ -28,7 +28,7 @@ pub(super) fn gridded(stage: &Stage) -> Option<Way> {
     let rig = &mut setup.lights[light.index].rig;
     rig.grid = Some(Grid { angle: None, loss: Loss::NONE });
     let after = outcome(&setup)?;
-    Some(Way::by_hand(Step::Grid(of.id.clone()), LeadsTo::Tone(after.tone), after.right))
+    Some(Way::by_hand(GroundStep::Grid(of.id.clone()), LeadsTo::Tone(after.tone), after.right))
 }
 
 /// A dark panel between what spills most and the ground, that leaves the face its light and stays out of the picture: of some places the one
@@ -58,7 +58,7 @@ pub(super) fn flagged(stage: &Stage) -> Option<Way> {
     });
     let (studio, _) = flags.min_by(|a, b| a.1.total_cmp(&b.1))?;
     let id = stage.setup.lights[light.index].id.clone();
-    Way::written(stage, Step::Flag(id), vec![Entry::Studio(Box::new(studio))])
+    Way::written(stage, GroundStep::Flag(id), vec![Entry::Studio(Box::new(studio))])
 }
 
 /// The light that spills most, but for the ground's own.

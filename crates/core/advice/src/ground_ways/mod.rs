@@ -10,7 +10,7 @@ mod way;
 use ink_lamp_scene::stage::Stage;
 use ink_lamp_sitting::studio::GroundTone;
 
-pub(crate) use way::{LeadsTo, Step, Way};
+pub(crate) use way::{GroundStep, LeadsTo, Way};
 
 use farther::farther;
 use held_off::{flagged, gridded};

@@ -1,6 +1,6 @@
 //! Paper or cloth of another tone.
 
-use super::way::{Step, Way};
+use super::way::{GroundStep, Way};
 use ink_lamp_scene::{
     ground::{tone_of, total},
     stage::Stage,
@@ -18,7 +18,7 @@ pub(super) fn darker(stage: &Stage) -> Option<Way> {
     let ground = studio.ground.as_mut().filter(|g| g.reflectance.get() > DARK * 1.5)?;
     ground.reflectance = Return::new(DARK).ok()?;
     ground.kind = GroundKind::Paper;
-    Way::written(stage, Step::Black, vec![Entry::Studio(Box::new(studio))])
+    Way::written(stage, GroundStep::Black, vec![Entry::Studio(Box::new(studio))])
 }
 
 /// Another paper under the same light, for a grey.
@@ -34,5 +34,5 @@ pub(super) fn repainted(stage: &Stage, wish: GroundTone) -> Option<Way> {
     }
     ground.reflectance = Return::new(then).ok()?;
     ground.kind = GroundKind::Paper;
-    Way::written(stage, Step::Paper { now, then }, vec![Entry::Studio(Box::new(studio))])
+    Way::written(stage, GroundStep::Paper { now, then }, vec![Entry::Studio(Box::new(studio))])
 }

@@ -1,6 +1,6 @@
 //! A ground that is to be black.
 
-use super::way::{LeadsTo, Step, Way, applied, outcome};
+use super::way::{GroundStep, LeadsTo, Way, applied, outcome};
 use ink_lamp_light::{measure::Loss, shape::Grid};
 use ink_lamp_scene::{
     scene::Scene,
@@ -26,7 +26,7 @@ pub(super) fn to_black(stage: &Stage, wish: GroundTone, all: bool) -> Vec<Way> {
     let without = Scene::of(&dark).stage;
     let mut ways: Vec<Way> = Vec::new();
     if !off.is_empty() {
-        ways.extend(Way::written(stage, Step::TakeLightAway, off.clone()));
+        ways.extend(Way::written(stage, GroundStep::TakeLightAway, off.clone()));
     }
     if ways.iter().all(|w| !w.works) {
         let mut more: Vec<Way> = farther(&without, wish).into_iter().collect();
@@ -56,17 +56,17 @@ pub(super) fn to_black(stage: &Stage, wish: GroundTone, all: bool) -> Vec<Way> {
 fn everything(stage: &Stage) -> Option<Way> {
     let wish = stage.setup.ground_tone?;
     let mut setup = stage.setup.clone();
-    let mut steps: Vec<Step> = Vec::new();
+    let mut steps: Vec<GroundStep> = Vec::new();
     if let Some(black) = darker(stage).and_then(|w| applied(&setup, &w.entries)) {
         setup = black;
-        steps.push(Step::Black);
+        steps.push(GroundStep::Black);
     }
     let bare: Vec<usize> = stage.lights.iter().map(|l| l.index).filter(|i| setup.lights[*i].rig.grid.is_none()).collect();
     if !bare.is_empty() {
         for index in &bare {
             setup.lights[*index].rig.grid = Some(Grid { angle: None, loss: Loss::NONE });
         }
-        steps.push(Step::GridsOnAll);
+        steps.push(GroundStep::GridsOnAll);
     }
     let mut now = outcome(&setup)?;
     if !now.right
@@ -77,5 +77,5 @@ fn everything(stage: &Stage) -> Option<Way> {
         }
         steps.push(far.step);
     }
-    Some(Way::by_hand(Step::Together(steps), LeadsTo::Tone(now.tone), now.right))
+    Some(Way::by_hand(GroundStep::Together(steps), LeadsTo::Tone(now.tone), now.right))
 }

@@ -10,7 +10,7 @@ use ink_lamp_sitting::{entry::Entry, role::LightId, setup::Setup};
 
 /// What is to be done.
 #[derive(Debug, Clone, PartialEq)]
-pub(crate) enum Step {
+pub(crate) enum GroundStep {
     /// The ground's own light goes.
     TakeLightAway,
     /// Sitter, camera and lights stand this far from the ground.
@@ -33,7 +33,7 @@ pub(crate) enum Step {
         then: f64,
     },
     /// Several of them together.
-    Together(Vec<Step>),
+    Together(Vec<GroundStep>),
     /// A ground light of its own, which is not there yet.
     AddOwnLight,
     /// The ground light is to be read first, or its unit said.
@@ -59,7 +59,7 @@ pub(crate) enum LeadsTo {
 #[derive(Debug, Clone, PartialEq)]
 pub(crate) struct Way {
     /// What is to be done.
-    pub(crate) step: Step,
+    pub(crate) step: GroundStep,
     /// After the ground's own light was taken away.
     pub(crate) light_away: bool,
     /// What tone it leads to.
@@ -72,12 +72,12 @@ pub(crate) struct Way {
 
 impl Way {
     /// A step that no entry writes.
-    pub(super) const fn by_hand(step: Step, leads_to: LeadsTo, works: bool) -> Self {
+    pub(super) const fn by_hand(step: GroundStep, leads_to: LeadsTo, works: bool) -> Self {
         Self { step, light_away: false, leads_to, works, entries: Vec::new() }
     }
 
     /// A step that entries write, with what it leads to; none where one of them can't be.
-    pub(super) fn written(stage: &Stage, step: Step, entries: Vec<Entry>) -> Option<Self> {
+    pub(super) fn written(stage: &Stage, step: GroundStep, entries: Vec<Entry>) -> Option<Self> {
         let after = after(stage, &entries)?;
         Some(Self { step, light_away: false, leads_to: LeadsTo::Tone(after.tone), works: after.right, entries })
     }

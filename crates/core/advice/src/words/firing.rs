@@ -1,14 +1,23 @@
 //! High-speed sync in its places, as they are said.
 
-use ink_lamp_sitting::{firing::SyncPlace, light::Light, role::LightId, setup::Setup};
+use ink_lamp_scene::effect::{Forgotten, LightThen};
+use ink_lamp_sitting::{firing::SyncPlace, setup::Setup};
 
-/// The places where high-speed sync was forgotten, as they are said: `the key's unit`.
+/// The places where high-speed sync was forgotten: `the key's unit`.
 pub(crate) fn forgotten(places: &[SyncPlace], setup: &Setup) -> Vec<String> {
-    let name = |id: &LightId| setup.light(id).map_or_else(|| id.to_string(), Light::name).to_lowercase();
     let said = |place: &SyncPlace| match place {
-        SyncPlace::Camera => "the camera".to_owned(),
-        SyncPlace::Transmitter => "the transmitter".to_owned(),
-        SyncPlace::Unit(id) => format!("the {}'s unit", name(id)),
+        SyncPlace::Camera => Forgotten::Camera,
+        SyncPlace::Transmitter => Forgotten::Transmitter,
+        SyncPlace::Unit(id) => Forgotten::Unit(LightThen::of(setup, id).name),
     };
-    places.iter().map(said).collect()
+    places.iter().map(said).map(|place| one(&place)).collect()
+}
+
+/// One of them.
+pub(crate) fn one(place: &Forgotten) -> String {
+    match place {
+        Forgotten::Camera => "the camera".to_owned(),
+        Forgotten::Transmitter => "the transmitter".to_owned(),
+        Forgotten::Unit(name) => format!("the {}'s unit", name.to_lowercase()),
+    }
 }

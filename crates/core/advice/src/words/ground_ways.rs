@@ -7,7 +7,7 @@ use ink_lamp_light::{
 use ink_lamp_sitting::{light::Light, role::LightId, setup::Setup};
 
 use crate::{
-    ground_ways::{LeadsTo, Step, Way},
+    ground_ways::{GroundStep, LeadsTo, Way},
     words::{plan::ground::tone, span::uncapitalised},
 };
 
@@ -17,42 +17,42 @@ pub(crate) fn sentence(way: &Way, setup: &Setup) -> String {
     if way.light_away { format!("Ground light away, and {}", uncapitalised(&words)) } else { words }
 }
 
-fn step(step: &Step, setup: &Setup) -> String {
+fn step(step: &GroundStep, setup: &Setup) -> String {
     let name = |id: &LightId| setup.light(id).map_or_else(|| id.to_string(), Light::name).to_lowercase();
     // Not to be taken for the ground itself.
     let own = |id: &LightId| name(id).replacen("ground", "ground light", 1);
     match step {
-        Step::TakeLightAway => "Take the ground light away.".to_owned(),
-        Step::Farther(to) => format!("{}.", farther(*to, setup.length)),
-        Step::FartherThanTheRoom(limit) => format!("{}.", not_enough(*limit, setup.length)),
-        Step::Grid(light) => format!("A grid of {:.0}° on the {}, turned up by what it takes.", Honeycomb::USUAL, name(light)),
-        Step::GridsOnAll => format!("Grids of {:.0}° on all lights.", Honeycomb::USUAL),
-        Step::Flag(light) => format!("A flag of 1.2 x 2 m between the {} and the ground.", name(light)),
-        Step::Black => "Black paper or cloth instead.".to_owned(),
-        Step::Paper { now, then } => {
+        GroundStep::TakeLightAway => "Take the ground light away.".to_owned(),
+        GroundStep::Farther(to) => format!("{}.", farther(*to, setup.length)),
+        GroundStep::FartherThanTheRoom(limit) => format!("{}.", not_enough(*limit, setup.length)),
+        GroundStep::Grid(light) => format!("A grid of {:.0}° on the {}, turned up by what it takes.", Honeycomb::USUAL, name(light)),
+        GroundStep::GridsOnAll => format!("Grids of {:.0}° on all lights.", Honeycomb::USUAL),
+        GroundStep::Flag(light) => format!("A flag of 1.2 x 2 m between the {} and the ground.", name(light)),
+        GroundStep::Black => "Black paper or cloth instead.".to_owned(),
+        GroundStep::Paper { now, then } => {
             format!("Paper or cloth that throws back {:.0} % instead of {:.0} %.", then * 100.0, now * 100.0)
         }
-        Step::Together(steps) => {
+        GroundStep::Together(steps) => {
             let all: Vec<String> = steps.iter().map(|s| part(s, setup)).collect();
             format!("All together: {}.", all.join(", "))
         }
-        Step::AddOwnLight => "A ground light of its own: add one, put it 1 to 1.5 m from the ground.".to_owned(),
-        Step::ReadOwnLight(light) => format!("The {}: read it, or say its unit, and its dial is told.", own(light)),
-        Step::MoreWithoutOwnLight(light) => {
+        GroundStep::AddOwnLight => "A ground light of its own: add one, put it 1 to 1.5 m from the ground.".to_owned(),
+        GroundStep::ReadOwnLight(light) => format!("The {}: read it, or say its unit, and its dial is told.", own(light)),
+        GroundStep::MoreWithoutOwnLight(light) => {
             format!("Without the {} there is more light on the ground than is wished: farther away, or hold the others off it.", own(light))
         }
-        Step::OwnLightBy(light, by) => format!("The {} {} {}.", own(light), if by.get() >= 0.0 { "up" } else { "down" }, by.size()),
-        Step::OwnLightAt(light, dial) => format!("The {} at {dial}.", own(light)),
+        GroundStep::OwnLightBy(light, by) => format!("The {} {} {}.", own(light), if by.get() >= 0.0 { "up" } else { "down" }, by.size()),
+        GroundStep::OwnLightAt(light, dial) => format!("The {} at {dial}.", own(light)),
     }
 }
 
 /// A step among others.
-fn part(of: &Step, setup: &Setup) -> String {
+fn part(of: &GroundStep, setup: &Setup) -> String {
     match of {
-        Step::Black => "black cloth".to_owned(),
-        Step::GridsOnAll => format!("grids of {:.0}° on all lights", Honeycomb::USUAL),
-        Step::Farther(to) => uncapitalised(&farther(*to, setup.length)),
-        Step::FartherThanTheRoom(limit) => uncapitalised(&not_enough(*limit, setup.length)),
+        GroundStep::Black => "black cloth".to_owned(),
+        GroundStep::GridsOnAll => format!("grids of {:.0}° on all lights", Honeycomb::USUAL),
+        GroundStep::Farther(to) => uncapitalised(&farther(*to, setup.length)),
+        GroundStep::FartherThanTheRoom(limit) => uncapitalised(&not_enough(*limit, setup.length)),
         other => uncapitalised(step(other, setup).trim_end_matches('.')),
     }
 }

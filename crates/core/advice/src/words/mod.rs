@@ -5,6 +5,7 @@ pub(crate) mod findings;
 pub(crate) mod firing;
 pub(crate) mod ground_ways;
 pub mod kit;
+pub(crate) mod lanes;
 pub(crate) mod next;
 pub(crate) mod place;
 pub(crate) mod plan;

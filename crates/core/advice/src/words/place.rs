@@ -4,13 +4,8 @@ use ink_lamp_light::{
     field::DVec3,
     measure::{LengthUnit, Meters},
 };
-use ink_lamp_sitting::{
-    light::Light,
-    role::Role,
-    setup::Setup,
-    standing::Surface,
-    studio::point::{rise, round_from},
-};
+use ink_lamp_scene::stands_at::{StandsAt, stands_at};
+use ink_lamp_sitting::{light::Light, setup::Setup, standing::Surface, studio::point::rise};
 
 /// Where a light stands, in two halves: seen from above, and how high.
 pub(crate) struct Place {
@@ -32,16 +27,20 @@ impl Place {
 
 /// Where a light stands; none before it is on the plan.
 pub(crate) fn place(light: &Light, setup: &Setup) -> Option<Place> {
-    let (studio, place, distance) = (setup.studio(), light.place?, light.distance?);
-    let told = distance.told(setup.length);
-    if light.role == Role::Ground && studio.ground.is_some() {
-        return Some(Place { level: format!("{told} to the ground"), up: None });
+    Some(told(stands_at(light, setup)?, setup.length))
+}
+
+/// The same of a place that was worked out.
+pub(crate) fn told(at: StandsAt, length: LengthUnit) -> Place {
+    match at {
+        StandsAt::ToGround { distance } => Place { level: format!("{} to the ground", distance.told(length)), up: None },
+        StandsAt::Bounced { off: surface, distance, round: at } => {
+            Place { level: format!("{}, {}", off(surface), distance.told(length)), up: Some(round(at)) }
+        }
+        StandsAt::Around { distance, round: at, up: rise } => {
+            Place { level: format!("{} · {}", distance.told(length), round(at)), up: Some(up(rise)) }
+        }
     }
-    if let Some((surface, spot)) = light.standing_in(&studio).and_then(|s| Some((s.off?, s.emitter.front.at))) {
-        return Some(Place { level: format!("{}, {told}", off(surface)), up: Some(round(spot - studio.face(), studio.to_camera())) });
-    }
-    let out = place.at.vector() - studio.face();
-    Some(Place { level: format!("{told} · {}", round(out, studio.to_camera())), up: Some(up(out)) })
 }
 
 /// `off the ceiling`.
@@ -61,8 +60,8 @@ pub(crate) fn height(height: Meters, axis: DVec3, length: LengthUnit) -> String 
 }
 
 /// `45° left`, seen from above, from the camera's direction.
-fn round(out: DVec3, camera: DVec3) -> String {
-    match round_from(out, camera).round() {
+fn round(degrees: f64) -> String {
+    match degrees.round() {
         0.0 => "at the camera".to_owned(),
         r if r.abs() == 180.0 => "180° behind".to_owned(),
         r => format!("{:.0}° {}", r.abs(), if r < 0.0 { "left" } else { "right" }),
@@ -70,7 +69,7 @@ fn round(out: DVec3, camera: DVec3) -> String {
 }
 
 /// `35° up`.
-fn up(out: DVec3) -> String {
-    let up = rise(out).round();
+fn up(degrees: f64) -> String {
+    let up = degrees.round();
     if up == 0.0 { "level".to_owned() } else { format!("{:.0}° {}", up.abs(), if up > 0.0 { "up" } else { "down" }) }
 }

@@ -2,11 +2,11 @@
 
 use ink_lamp_light::{
     ambient::Darkening,
-    measure::Kelvin,
+    measure::{Kelvin, Meters},
     meter::{Reading, Receptor},
     scale::{Aperture, FNumber, Series, Stops, fnumber},
 };
-use ink_lamp_scene::scene::Scene;
+use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
     holds::{Holds, Steadiness},
     light::Tone,
@@ -18,6 +18,12 @@ use ink_lamp_sitting::{
 /// What the meter shows of a level; none before the camera is set.
 pub(crate) fn shows(level: Stops, scene: &Scene) -> Option<FNumber> {
     Some(fnumber(Reading::av_for(level, scene.levels.exposure?)))
+}
+
+/// How far the camera stood from the sitter: `2.00 m`.
+pub(crate) fn away(did: &Effect) -> String {
+    let away = did.camera_away.unwrap_or_default();
+    Meters::new(away).map_or_else(|_| format!("{away:.2} m"), |d| d.told(did.length))
 }
 
 /// A level as a line that must not be passed: `−5`, `−2.5`.

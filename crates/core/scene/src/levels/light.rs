@@ -30,6 +30,12 @@ impl LightLevel {
         Self { total: None, flash: Amount::NONE, stale: None, no_flash: false, tangled: Vec::new(), guess: None }
     }
 
+    /// What is drawn of it: what is no longer true only where no guess says more.
+    #[must_use]
+    pub fn shown(&self) -> Option<Stops> {
+        self.total.or(self.stale.filter(|_| self.guess.is_none()))
+    }
+
     /// A light against an exposure, with the room where it works.
     #[must_use]
     pub fn of(light: &Light, e: Exposure, setup: &Setup, room: Amount) -> Self {

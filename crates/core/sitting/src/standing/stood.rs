@@ -5,6 +5,7 @@ use ink_lamp_light::{
     measure::{Degrees, Meters},
     refusal::Refusal,
 };
+use serde::{Deserialize, Serialize};
 
 use super::bounced::bounced;
 use crate::{light::Light, role::Role, studio::Studio};
@@ -32,7 +33,8 @@ impl Stood {
 }
 
 /// A surface that light is bounced off.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
 pub enum Surface {
     /// The wall at camera left.
     Left,

@@ -2,15 +2,14 @@
 
 use ink_lamp_sitting::setup::Setup;
 
-use super::lane::{Lane, LaneKind, LaneState, bare};
+use super::lane::{Foot, Lane, LaneKind, LaneState, bare};
+use crate::words::lanes as words;
 
 pub(super) fn frame(setup: &Setup) -> Lane {
-    let mut lane = bare("frame", LaneKind::Frame, "Frame");
-    lane.foot.plain = "expose a test frame".to_owned();
-    if setup.frames > 0 {
-        let n = setup.frames;
-        lane.state = LaneState::Measured;
-        lane.words = if n == 1 { "1 shot".to_owned() } else { format!("{n} shot") };
+    let foot = Foot { plain: words::EXPOSE.to_owned(), ..Foot::default() };
+    let lane = Lane { foot, ..bare("frame", LaneKind::Frame, "Frame") };
+    if setup.frames == 0 {
+        return lane;
     }
-    lane
+    Lane { state: LaneState::Measured, words: words::frames(setup.frames), ..lane }
 }

@@ -1,6 +1,7 @@
 //! A lane of the ladder: one step of the work.
 
-use ink_lamp_light::scale::Stops;
+use ink_lamp_light::scale::{Step, Stops};
+use ink_lamp_scene::stand::Stand;
 use ink_lamp_sitting::role::Role;
 use serde::Serialize;
 
@@ -173,4 +174,32 @@ pub(super) fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         dial: None,
         energy: None,
     }
+}
+
+/// How a stand is drawn.
+pub(super) fn state(stand: &Stand) -> LaneState {
+    match stand {
+        Stand::Untouched => LaneState::Untouched,
+        Stand::Set => LaneState::Set,
+        Stand::ReadOthers | Stand::ReadAgain | Stand::Likely { .. } | Stand::Carried { .. } => LaneState::ReadAgain,
+        Stand::Off { gap: by } | Stand::OffParts { by, .. } => {
+            if by.get() > 0.0 {
+                LaneState::Over
+            } else {
+                LaneState::Under
+            }
+        }
+        Stand::OnTarget | Stand::Agrees => LaneState::OnTarget,
+        Stand::Read | Stand::Reads { .. } => LaneState::Measured,
+    }
+}
+
+/// What lies between a reading and its wish, as it is drawn.
+pub(super) fn gap(stand: &Stand, step: Step) -> Option<Gap> {
+    let (stops, shown) = match stand {
+        Stand::Off { gap } => (*gap, step.number(*gap)),
+        Stand::OffParts { by, .. } => (*by, by.number()),
+        _ => return None,
+    };
+    Some(Gap { stops, shown, way: if stops.get() > 0.0 { Toward::Down } else { Toward::Up } })
 }

@@ -7,13 +7,7 @@ mod light;
 mod room;
 mod whole;
 
-use ink_lamp_light::scale::{Step, Stops};
-use ink_lamp_scene::{
-    ground::level_on_ground,
-    levels::{Levels, TOLERANCE_TENTHS},
-    scene::Scene,
-    stage::Stage,
-};
+use ink_lamp_scene::{ground::level_on_ground, levels::Levels, scene::Scene, stage::Stage};
 use ink_lamp_sitting::role::Role;
 
 pub use lane::{Floor, Foot, Gap, Lane, LaneKind, LaneState, Toward};
@@ -21,7 +15,7 @@ pub use light::{DialShown, GuessShown};
 pub use room::OtherPlace;
 
 use super::face::Face;
-use crate::{mark::Mark, next::Pick};
+use crate::{mark::Mark, next::Pick, words::lanes as words};
 use camera::camera;
 use frame::frame;
 use light::light;
@@ -30,8 +24,8 @@ use whole::whole;
 
 pub(super) fn lanes(scene: &Scene, pick: &Pick, face: Option<&Face>) -> Vec<Lane> {
     let (setup, levels) = (scene.setup, &scene.levels);
-    let mut lanes = vec![room(setup, levels), camera(setup)];
-    lanes.extend((0..setup.lights.len()).map(|i| light(setup, levels, i, pick)));
+    let mut lanes = vec![room(scene), camera(setup)];
+    lanes.extend((0..setup.lights.len()).map(|i| light(scene, i, pick)));
     on_ground(levels, scene.placed(), &mut lanes);
     lanes.push(whole(scene, face));
     lanes.push(frame(setup));
@@ -45,20 +39,6 @@ pub(super) fn lanes(scene: &Scene, pick: &Pick, face: Option<&Face>) -> Vec<Lane
 fn on_ground(levels: &Levels, stage: Option<&Stage>, lanes: &mut [Lane]) {
     let (Some(e), Some(level)) = (levels.exposure, stage.and_then(level_on_ground)) else { return };
     if let Some(lane) = lanes.iter_mut().find(|l| l.role == Some(Role::Ground)) {
-        lane.other = Some(OtherPlace { place: "in all".to_owned(), mark: Mark::at(level, e) });
-    }
-}
-
-fn whole_number(level: Stops) -> String {
-    level.shown().trim_end_matches(".0").to_owned()
-}
-
-/// The state and words of a reading against a wish, and the gap.
-fn against(gap: Stops, step: Step) -> (LaneState, String, Option<Gap>) {
-    let told = |way| Some(Gap { stops: gap, shown: step.number(gap), way });
-    match gap.tenths() {
-        t if t.abs() <= TOLERANCE_TENTHS => (LaneState::OnTarget, "on target".to_owned(), None),
-        t if t > 0 => (LaneState::Over, format!("{} over", step.number(gap)), told(Toward::Down)),
-        _ => (LaneState::Under, format!("{} under", step.number(gap)), told(Toward::Up)),
+        lane.other = Some(OtherPlace { place: words::IN_ALL.to_owned(), mark: Mark::at(level, e) });
     }
 }

@@ -1,16 +1,15 @@
 //! The room’s lane.
 
 use ink_lamp_light::{ambient::RoomWish, meter::Exposure, scale::Stops};
-use ink_lamp_scene::levels::Levels;
-use ink_lamp_sitting::{role::Role, setup::Setup};
+use ink_lamp_scene::{
+    scene::Scene,
+    stand::{RoomStand, Stand},
+};
+use ink_lamp_sitting::{metered::RoomPlace, role::Role};
 use serde::Serialize;
 
-use super::{
-    against,
-    lane::{Floor, Foot, Gap, Lane, LaneKind, LaneState, Toward, bare},
-    whole_number,
-};
-use crate::mark::Mark;
+use super::lane::{Floor, Foot, Gap, Lane, LaneKind, LaneState, Toward, bare, gap, state};
+use crate::{mark::Mark, words::lanes as words};
 
 /// A second level on a lane.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -22,52 +21,47 @@ pub struct OtherPlace {
     pub mark: Mark,
 }
 
-pub(super) fn room(setup: &Setup, levels: &Levels) -> Lane {
-    let mut lane = bare("room", LaneKind::Room, "Room");
-    lane.role = Some(Role::Room);
-    let wish = setup.room.wish;
-    let level = wish.level();
-    let (strong, plain) = match wish {
-        RoomWish::Remove(_) => ("Remove", format!("below {}", whole_number(level))),
-        RoomWish::Keep(_) => ("Keep", format!("at {level}")),
-    };
-    lane.foot = Foot { strong: strong.to_owned(), plain, pending: None, ..Foot::default() };
-    if matches!(wish, RoomWish::Remove(_)) {
-        lane.floor = Some(Floor { stops: level, words: format!("remove: below {}", whole_number(level)) });
-    } else if let Some(e) = levels.exposure {
-        lane.target = Some(Mark::at(level, e));
+pub(super) fn room(scene: &Scene) -> Lane {
+    let (wish, step, exposure) = (scene.setup.room.wish, scene.setup.schools.step, scene.levels.exposure);
+    let stand = RoomStand::of(scene);
+    let (strong, plain) = words::wish(wish);
+    let removes = matches!(wish, RoomWish::Remove(_));
+    let level = scene.levels.wished_room.zip(exposure);
+    Lane {
+        role: Some(Role::Room),
+        foot: Foot { strong: strong.to_owned(), plain, ..Foot::default() },
+        floor: removes.then(|| Floor { stops: wish.level(), words: words::floor(wish.level()) }),
+        target: exposure.filter(|_| !removes).map(|e| Mark::at(wish.level(), e)),
+        reading: level.map(|(room, e)| Mark::at(room, e)),
+        other: level.and_then(|(room, e)| other_place(scene, room, e)),
+        state: room_state(&stand),
+        words: words::room(&stand, step),
+        gap: match stand {
+            RoomStand::OverLine(by) => Some(Gap { stops: by, shown: by.number(), way: Toward::Down }),
+            RoomStand::OffLevel(by) => gap(&Stand::against(by), step),
+            _ => None,
+        },
+        ..bare("room", LaneKind::Room, "Room")
     }
-    if setup.room.said {
-        (lane.state, lane.words) = (LaneState::Set, "set".to_owned());
+}
+
+fn room_state(stand: &RoomStand) -> LaneState {
+    match stand {
+        RoomStand::Untouched => LaneState::Untouched,
+        RoomStand::Set => LaneState::Set,
+        RoomStand::Reads(_) => LaneState::Measured,
+        RoomStand::Removed => LaneState::Removed,
+        RoomStand::Kept => LaneState::Kept,
+        RoomStand::OverLine(_) => LaneState::Over,
+        RoomStand::OffLevel(by) => state(&Stand::against(*by)),
     }
-    match (levels.wished_room, levels.exposure, setup.room.reading.or(setup.room.ground)) {
-        (Some(room), Some(e), _) => {
-            lane.reading = Some(Mark::at(room, e));
-            lane.other = other_place(setup, levels, room, e);
-            let gap = wish.gap(room);
-            (lane.state, lane.words, lane.gap) = match wish {
-                RoomWish::Remove(_) if wish.is_right(room) => (LaneState::Removed, "removed".to_owned(), None),
-                RoomWish::Keep(_) if wish.is_right(room) => (LaneState::Kept, "kept".to_owned(), None),
-                // A line is a line: one tenth over it is over.
-                RoomWish::Remove(_) => {
-                    (LaneState::Over, format!("{} over", gap.number()), Some(Gap { stops: gap, shown: gap.number(), way: Toward::Down }))
-                }
-                RoomWish::Keep(_) => against(gap, setup.schools.step),
-            };
-        }
-        (_, _, Some(reading)) => {
-            lane.state = LaneState::Measured;
-            lane.words = format!("reads {}", reading.shows);
-        }
-        _ => {}
-    }
-    lane
 }
 
 /// The room where the wish does not look, once both places were read.
-fn other_place(setup: &Setup, levels: &Levels, wished: Stops, e: Exposure) -> Option<OtherPlace> {
-    let (sitter, ground) = levels.room_level.zip(levels.ground_level).filter(|_| setup.room.ground.is_some())?;
-    let keeps = matches!(setup.room.wish, RoomWish::Keep(_));
-    let (place, level) = if keeps || wished > sitter { ("sitter", sitter) } else { ("ground", ground) };
-    Some(OtherPlace { place: place.to_owned(), mark: Mark::at(level, e) })
+fn other_place(scene: &Scene, wished: Stops, e: Exposure) -> Option<OtherPlace> {
+    let (levels, room) = (&scene.levels, &scene.setup.room);
+    let (sitter, ground) = levels.room_level.zip(levels.ground_level).filter(|_| room.ground.is_some())?;
+    let keeps = matches!(room.wish, RoomWish::Keep(_));
+    let (place, level) = if keeps || wished > sitter { (RoomPlace::Sitter, sitter) } else { (RoomPlace::Ground, ground) };
+    Some(OtherPlace { place: words::other(place).to_owned(), mark: Mark::at(level, e) })
 }

@@ -3,7 +3,7 @@
 use ink_lamp_sitting::role::Role;
 use serde::{Deserialize, Serialize};
 
-use crate::words::span::{Line, Span};
+use crate::words::span::{Line, Span, text};
 
 /// One item of the tape.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -40,6 +40,13 @@ pub enum TapeKind {
     Note,
 }
 
-pub(super) fn line(kind: TapeKind, role: Option<Role>, head: Line, tail: impl Into<String>) -> TapeLine {
-    TapeLine { kind, role, head, tail: tail.into() }
+impl TapeLine {
+    pub(super) fn new(kind: TapeKind, role: Option<Role>, head: Line, tail: impl Into<String>) -> Self {
+        Self { kind, role, head, tail: tail.into() }
+    }
+
+    /// An entry whose effect does not say which light it was about.
+    pub(super) fn plain(head: &str) -> Self {
+        Self::new(TapeKind::Choice, None, vec![text(head)], "")
+    }
 }

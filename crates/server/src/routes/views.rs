@@ -1,0 +1,109 @@
+//! What several routes answer with.
+
+use chrono::{DateTime, Utc};
+use ink_lamp_advice::{board::Board, words::tape::TapeLine};
+use ink_lamp_sitting::setup::Setup;
+use ink_lamp_store::{SetupRecord, Sitting, Store, TapeItem, TapePart};
+use serde::Serialize;
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::problem::Problem;
+
+/// A setup as it stands: the state, everything that follows from it, and its tape.
+#[derive(Serialize, ToSchema)]
+pub struct SetupView {
+    /// Its id.
+    pub id: Uuid,
+    /// Its name.
+    pub name: String,
+    /// How many entries its tape holds: what a decision is based on.
+    pub version: i64,
+    /// Its sitting, with all looks.
+    pub sitting: SittingView,
+    /// How it stands.
+    pub setup: Setup,
+    /// What follows.
+    pub board: Board,
+    /// The end of its tape.
+    pub tape: TapeView,
+    /// What undo takes back, if anything.
+    pub undo: Option<Uuid>,
+    /// What redo brings back, if anything.
+    pub redo: Option<Uuid>,
+}
+
+pub(super) async fn view(store: &Store, record: SetupRecord) -> Result<SetupView, Problem> {
+    let tape = store.tape(record.look.id, record.look.version + 1, RECENT).await?.into();
+    let SetupRecord { sitting, look, setup, undo, redo } = record;
+    let board = Board::of(&setup);
+    Ok(SetupView { id: look.id, name: look.name, version: look.version, sitting: sitting.into(), setup, board, tape, undo, redo })
+}
+
+/// Items of the tape that come with a setup.
+const RECENT: u32 = 40;
+
+/// A sitting with its looks.
+#[derive(Serialize, ToSchema)]
+pub struct SittingView {
+    /// Its id.
+    pub id: Uuid,
+    /// Counted from 1.
+    pub number: i64,
+    /// Its name.
+    pub name: String,
+    /// When it was made.
+    pub created_at: DateTime<Utc>,
+    /// Whether it was deleted.
+    pub deleted: bool,
+    /// Its looks in order.
+    pub looks: Vec<LookName>,
+}
+
+/// A look by its name.
+#[derive(Serialize, ToSchema)]
+pub struct LookName {
+    /// The setup's id.
+    pub id: Uuid,
+    /// Its name.
+    pub name: String,
+}
+
+impl From<Sitting> for SittingView {
+    fn from(s: Sitting) -> Self {
+        let looks = s.looks.into_iter().map(|l| LookName { id: l.id, name: l.name }).collect();
+        Self { id: s.id, number: s.number, name: s.name, created_at: s.created_at, deleted: s.deleted_at.is_some(), looks }
+    }
+}
+
+/// A stretch of a tape.
+#[derive(Serialize, ToSchema)]
+pub struct TapeView {
+    /// In order of the tape.
+    pub items: Vec<TapeItemView>,
+    /// Whether more stand before them.
+    pub earlier: bool,
+}
+
+/// One item of a tape.
+#[derive(Serialize, ToSchema)]
+pub struct TapeItemView {
+    /// The entry's id.
+    pub id: Uuid,
+    /// Place on the tape, from 1.
+    pub seq: i64,
+    /// When it happened.
+    pub at: DateTime<Utc>,
+    /// Taken back by a later entry.
+    pub undone: bool,
+    /// How it stood in words, as it was then.
+    pub line: TapeLine,
+}
+
+impl From<TapePart> for TapeView {
+    fn from(part: TapePart) -> Self {
+        let item =
+            |TapeItem { id, seq, at, undone, entry, effect }| TapeItemView { id, seq, at, undone, line: TapeLine::of(&entry, &effect) };
+        Self { items: part.items.into_iter().map(item).collect(), earlier: part.earlier }
+    }
+}

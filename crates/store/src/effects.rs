@@ -1,0 +1,64 @@
+//! What each entry did: kept beside the tape, worked out anew by replay where an older version wrote none.
+
+use std::collections::HashMap;
+
+use ink_lamp_light::refusal::Refusal;
+use ink_lamp_scene::{effect::Effect, scene::Scene};
+use ink_lamp_sitting::{entry::Entry, history::History, setup::Setup};
+use sea_orm::{ActiveValue::Set, ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter};
+use uuid::Uuid;
+
+use crate::{
+    entity::entry_effect,
+    error::StoreError,
+    state::entries,
+    stored::{json, parsed},
+};
+
+/// Keeps what an entry did. What is there already stays.
+pub(crate) async fn keep(db: &impl ConnectionTrait, entry: Uuid, effect: &Effect) -> Result<(), StoreError> {
+    let row = entry_effect::ActiveModel { entry_id: Set(entry), effect: Set(json(effect)?) };
+    entry_effect::Entity::insert(row).on_conflict_do_nothing_on([entry_effect::Column::EntryId]).exec_without_returning(db).await?;
+    Ok(())
+}
+
+/// What these entries of a setup's tape did. Where any of them has none yet, the whole tape gets them, once.
+pub(crate) async fn of(db: &impl ConnectionTrait, setup: Uuid, ids: &[Uuid]) -> Result<HashMap<Uuid, Effect>, StoreError> {
+    let kept = read(db, ids).await?;
+    if kept.len() == ids.len() {
+        return Ok(kept);
+    }
+    for (id, effect) in replayed(&entries(db, setup, i64::MAX).await?) {
+        keep(db, id, &effect).await?;
+    }
+    read(db, ids).await
+}
+
+async fn read(db: &impl ConnectionTrait, ids: &[Uuid]) -> Result<HashMap<Uuid, Effect>, StoreError> {
+    let rows = entry_effect::Entity::find().filter(entry_effect::Column::EntryId.is_in(ids.iter().copied())).all(db).await?;
+    rows.into_iter().map(|row| Ok((row.entry_id, parsed("what an entry did", &row.effect)?))).collect()
+}
+
+/// What each entry of a tape did when it was written: between what stood before it and after. From an entry on that this version can't
+/// follow nothing is known: the entries stand on the tape all the same.
+fn replayed(tape: &[(Uuid, Entry)]) -> Vec<(Uuid, Effect)> {
+    let mut effects = Vec::with_capacity(tape.len());
+    if let Err(refusal) = follow(tape, &mut effects) {
+        tracing::warn!(%refusal, "an entry of a tape can't be followed; what it and those after it did is not known");
+    }
+    let known = effects.len();
+    effects.extend(tape[known..].iter().map(|(id, _)| (*id, Effect::default())));
+    effects
+}
+
+fn follow(tape: &[(Uuid, Entry)], effects: &mut Vec<(Uuid, Effect)>) -> Result<(), Refusal> {
+    let mut history = History::default();
+    let mut before = Setup::default();
+    for (id, entry) in tape {
+        history.write(*id, entry)?;
+        let after = if entry.is_fact() { before.apply(entry)? } else { history.setup()? };
+        effects.push((*id, Effect::of(&Scene::of(&before), entry, &Scene::of(&after))));
+        before = after;
+    }
+    Ok(())
+}

@@ -1,0 +1,51 @@
+//! What readings taught.
+
+use ink_lamp_light::scale::Stops;
+use ink_lamp_sitting::kit::{Calibration, Sample};
+use sea_orm::EntityTrait;
+use sea_orm::{
+    ActiveValue::{NotSet, Set},
+    ConnectionTrait,
+};
+use uuid::Uuid;
+
+use crate::{
+    entity::calibration_sample::{self, Model},
+    error::StoreError,
+    store,
+};
+
+/// What readings taught of a unit in a modifier.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Learnt {
+    /// The unit's id.
+    pub unit: Uuid,
+    /// The modifier's id.
+    pub modifier: Option<Uuid>,
+    /// What was learnt.
+    pub calibration: Calibration,
+}
+
+pub(crate) fn sample_of(row: &Model) -> Result<Sample, StoreError> {
+    let offset = Stops::new(row.stops).map_err(|e| StoreError::Damaged { what: "what a reading taught".to_owned(), why: e.to_string() })?;
+    Ok(Sample { entry: row.entry_id, unit: row.unit_id, modifier: row.modifier_id, offset })
+}
+
+/// Keeps what a reading taught, and says whether it was new.
+pub(crate) async fn learn(db: &impl ConnectionTrait, sample: &Sample) -> Result<bool, StoreError> {
+    let row = calibration_sample::ActiveModel {
+        entry_id: Set(sample.entry),
+        unit_id: Set(sample.unit),
+        modifier_id: Set(sample.modifier),
+        stops: Set(sample.offset.get()),
+        recorded_at: NotSet,
+    };
+    let insert = calibration_sample::Entity::insert(row).on_conflict_do_nothing_on([calibration_sample::Column::EntryId]);
+    Ok(store::is_new(&insert.exec_without_returning(db).await?))
+}
+
+/// Takes back what a reading taught, since the reading was.
+pub(crate) async fn unlearn(db: &impl ConnectionTrait, entry: Uuid) -> Result<(), StoreError> {
+    calibration_sample::Entity::delete_by_id(entry).exec(db).await?;
+    Ok(())
+}

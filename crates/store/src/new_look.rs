@@ -1,0 +1,62 @@
+//! Making a look.
+
+use chrono::{DateTime, Utc};
+use ink_lamp_light::name::checked_name;
+use ink_lamp_sitting::{
+    entry::{Entry, Start},
+    setup::Setup,
+};
+use sea_orm::EntityTrait;
+use sea_orm::{ActiveValue::Set, ConnectionTrait};
+use uuid::Uuid;
+
+use crate::{
+    append,
+    entity::setup,
+    error::StoreError,
+    record::{NewEntry, NewLook},
+    store::{self, Store},
+    stored,
+};
+
+/// Makes a look; where it begins from another one, the entry that starts it carries the look's own id.
+pub(crate) async fn create_on(
+    db: &impl ConnectionTrait,
+    sitting: Uuid,
+    position: i32,
+    new: &NewLook,
+    start: Option<&NewEntry>,
+    now: DateTime<Utc>,
+) -> Result<(), StoreError> {
+    let empty = Setup::default();
+    let row = setup::ActiveModel {
+        id: Set(new.id),
+        sitting_id: Set(sitting),
+        position: Set(position),
+        name: Set(checked_name(&new.name)?),
+        version: Set(0),
+        state: Set(stored::json(&empty)?),
+        standing: Set(None),
+        undone: Set(stored::json(&Vec::<Uuid>::new())?),
+        created_at: Set(now),
+        updated_at: Set(now),
+    };
+    let made = setup::Entity::insert(row).on_conflict_do_nothing_on([setup::Column::Id]).exec_without_returning(db).await?;
+    if !store::is_new(&made) {
+        return Err(StoreError::IdTaken(new.id));
+    }
+    if let Some(start) = start {
+        let row = setup::Entity::find_by_id(new.id).one(db).await?.ok_or(StoreError::NotFound { what: "setup", id: new.id })?;
+        append::append_on(db, row, &NewEntry { id: new.id, ..start.clone() }).await?;
+    }
+    Ok(())
+}
+
+impl Store {
+    pub(crate) async fn start_from_look(&self, look: Uuid) -> Result<NewEntry, StoreError> {
+        let record = self.setup(look).await?;
+        let from = format!("{}, {}", record.sitting.name, record.look.name).chars().take(60).collect();
+        let entry = Entry::Start(Start { from, setup: Box::new(record.setup.as_start()) });
+        Ok(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry })
+    }
+}

@@ -1,0 +1,188 @@
+//! What goes into the record, and what comes out.
+
+use chrono::{DateTime, Utc};
+use ink_lamp_scene::effect::Effect;
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use sea_orm::ColumnTrait;
+use sea_orm::ConnectionTrait;
+use sea_orm::EntityTrait;
+use sea_orm::QueryFilter;
+use sea_orm::QueryOrder;
+use sea_orm::QuerySelect;
+use sea_orm::QueryTrait;
+use uuid::Uuid;
+
+use crate::{
+    entity::{
+        setup::{self, Model},
+        sitting,
+    },
+    error::StoreError,
+    state::{self, state_of},
+};
+
+/// An entry to be written.
+#[derive(Debug, Clone)]
+pub struct NewEntry {
+    /// Made by the client: sent twice, it is taken once.
+    pub id: Uuid,
+    /// The version it was made on. A decision made on an older version than the setup's is not taken; what was seen always is.
+    pub base: Option<i64>,
+    /// When it happened.
+    pub at: DateTime<Utc>,
+    /// What happened.
+    pub entry: Entry,
+}
+
+/// What became of an entry.
+#[derive(Debug, Clone)]
+pub struct Appended {
+    /// The setup after it.
+    pub record: SetupRecord,
+    /// Whether it was written now; it was there before otherwise.
+    pub fresh: bool,
+}
+
+/// One item of a tape.
+#[derive(Debug, Clone)]
+pub struct TapeItem {
+    /// The entry's id.
+    pub id: Uuid,
+    /// Place on the tape, from 1.
+    pub seq: i64,
+    /// When it happened.
+    pub at: DateTime<Utc>,
+    /// Taken back by a later entry.
+    pub undone: bool,
+    /// What happened.
+    pub entry: Entry,
+    /// What it did then, in numbers.
+    pub effect: Effect,
+}
+
+/// A stretch of a tape.
+#[derive(Debug, Clone)]
+pub struct TapePart {
+    /// In order of the tape, without the undo and redo entries themselves.
+    pub items: Vec<TapeItem>,
+    /// Whether more stand before them.
+    pub earlier: bool,
+}
+
+/// A look to be made.
+#[derive(Debug, Clone)]
+pub struct NewLook {
+    /// Made by the client: sent twice, it is made once.
+    pub id: Uuid,
+    /// 1 to 60 characters.
+    pub name: String,
+}
+
+/// A look of a sitting: one setup.
+#[derive(Debug, Clone)]
+pub struct Look {
+    /// Its id.
+    pub id: Uuid,
+    /// Its name.
+    pub name: String,
+    /// How many entries its tape holds.
+    pub version: i64,
+    /// When its tape was written to last.
+    pub updated_at: DateTime<Utc>,
+}
+
+impl From<&Model> for Look {
+    fn from(row: &Model) -> Self {
+        Self { id: row.id, name: row.name.clone(), version: row.version, updated_at: row.updated_at }
+    }
+}
+
+/// A setup as it stands, with the sitting it belongs to.
+#[derive(Debug, Clone)]
+pub struct SetupRecord {
+    /// Its sitting, with all looks.
+    pub sitting: Sitting,
+    /// The look itself.
+    pub look: Look,
+    /// How it stands.
+    pub setup: Setup,
+    /// What undo takes back, if anything.
+    pub undo: Option<Uuid>,
+    /// What redo brings back, if anything.
+    pub redo: Option<Uuid>,
+}
+
+/// A setup's row with its sitting's and those of all its looks, in one query.
+pub(crate) async fn with_family(db: &impl ConnectionTrait, id: Uuid) -> Result<(sitting::Model, Vec<Model>), StoreError> {
+    let mine = setup::Entity::find().select_only().column(setup::Column::SittingId).filter(setup::Column::Id.eq(id)).into_query();
+    let found = sitting::Entity::find()
+        .filter(sitting::Column::Id.in_subquery(mine))
+        .find_with_related(setup::Entity)
+        .order_by_asc(setup::Column::Position)
+        .all(db)
+        .await?;
+    found.into_iter().next().ok_or(StoreError::NotFound { what: "setup", id })
+}
+
+/// A setup as it stands, from rows that were read.
+pub(crate) async fn record_of(
+    db: &impl ConnectionTrait,
+    id: Uuid,
+    family: (sitting::Model, Vec<Model>),
+) -> Result<SetupRecord, StoreError> {
+    let (sitting, looks) = family;
+    let row = looks.iter().find(|row| row.id == id).ok_or(StoreError::NotFound { what: "setup", id })?;
+    let setup = state_of(db, row).await?;
+    let redo = state::undone_of(row)?.last().copied();
+    Ok(SetupRecord { sitting: with_looks(sitting, &looks), look: Look::from(row), setup, undo: row.standing, redo })
+}
+
+/// A sitting to be made.
+#[derive(Debug, Clone)]
+pub struct NewSitting {
+    /// Made by the client: sent twice, it is made once.
+    pub id: Uuid,
+    /// 1 to 60 characters.
+    pub name: String,
+    /// Its first look.
+    pub look: NewLook,
+    /// A sitting whose last look is the start of the first one here.
+    pub from: Option<Uuid>,
+    /// When it was begun.
+    pub at: DateTime<Utc>,
+}
+
+/// A sitting with its looks.
+#[derive(Debug, Clone)]
+pub struct Sitting {
+    /// Its id.
+    pub id: Uuid,
+    /// Counted from 1 in order of creation.
+    pub number: i64,
+    /// Its name.
+    pub name: String,
+    /// When it was made.
+    pub created_at: DateTime<Utc>,
+    /// When it was deleted, if it was.
+    pub deleted_at: Option<DateTime<Utc>>,
+    /// Its looks in order.
+    pub looks: Vec<Look>,
+}
+
+/// A sitting in a list, with the look that was worked on last.
+#[derive(Debug, Clone)]
+pub struct SittingRow {
+    /// The sitting.
+    pub sitting: Sitting,
+    /// The look that was worked on last.
+    pub last: Uuid,
+    /// When that was.
+    pub updated_at: DateTime<Utc>,
+    /// How that look stands.
+    pub setup: Setup,
+}
+
+pub(crate) fn with_looks(row: sitting::Model, looks: &[Model]) -> Sitting {
+    let sitting::Model { id, number, name, created_at, deleted_at } = row;
+    Sitting { id, number, name, created_at, deleted_at, looks: looks.iter().map(Look::from).collect() }
+}

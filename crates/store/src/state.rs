@@ -1,0 +1,46 @@
+//! How a setup stands: as it is stored, or replayed from its tape.
+
+use ink_lamp_sitting::{entry::Entry, history::History, setup::Setup};
+use sea_orm::ColumnTrait;
+use sea_orm::ConnectionTrait;
+use sea_orm::EntityTrait;
+use sea_orm::QueryFilter;
+use sea_orm::QueryOrder;
+use uuid::Uuid;
+
+use crate::{
+    entity::{setup::Model, tape_entry},
+    error::StoreError,
+    stored::parsed,
+};
+
+pub(crate) async fn entries(db: &impl ConnectionTrait, setup: Uuid, until: i64) -> Result<Vec<(Uuid, Entry)>, StoreError> {
+    let rows = tape_entry::Entity::find()
+        .filter(tape_entry::Column::SetupId.eq(setup))
+        .filter(tape_entry::Column::Seq.lte(until))
+        .order_by_asc(tape_entry::Column::Seq)
+        .all(db)
+        .await?;
+    rows.into_iter().map(|row| Ok((row.id, parsed("entry", &row.payload)?))).collect()
+}
+
+/// The setup that a tape leads to, up to a place on it.
+pub(crate) async fn replayed(db: &impl ConnectionTrait, setup: Uuid, until: i64) -> Result<Setup, StoreError> {
+    let entries = entries(db, setup, until).await?;
+    Ok(History::read(entries.iter().map(|(id, e)| (*id, e)))?.setup()?)
+}
+
+pub(crate) fn undone_of(row: &Model) -> Result<Vec<Uuid>, StoreError> {
+    parsed("what can be brought back", &row.undone)
+}
+
+/// The stored state; one that an older version wrote and this one can't read is worked out anew from the tape.
+pub(crate) async fn state_of(db: &impl ConnectionTrait, row: &Model) -> Result<Setup, StoreError> {
+    match serde_json::from_value(row.state.clone()) {
+        Ok(setup) => Ok(setup),
+        Err(error) => {
+            tracing::warn!(setup = %row.id, %error, "stored state can't be read; replaying the tape");
+            replayed(db, row.id, i64::MAX).await
+        }
+    }
+}

@@ -1,0 +1,55 @@
+//! The pool of connections.
+
+use sea_orm::ConnectionTrait;
+use sea_orm_migration::MigratorTrait;
+use std::time::Duration;
+
+use sea_orm::{ConnectOptions, Database, DatabaseConnection, TryInsertResult};
+
+use crate::{error::StoreError, migration::Migrator};
+
+/// Access to the record.
+#[derive(Debug, Clone)]
+pub struct Store {
+    pub(crate) db: DatabaseConnection,
+}
+
+impl Store {
+    /// Opens a pool of at most `connections` connections.
+    ///
+    /// # Errors
+    /// Where the server does not answer within ten seconds, or refuses.
+    pub async fn connect(url: &str, connections: u32) -> Result<Self, StoreError> {
+        let mut options = ConnectOptions::new(url);
+        options
+            .max_connections(connections)
+            .connect_timeout(Duration::from_secs(10))
+            .acquire_timeout(Duration::from_secs(10))
+            // The database is on this machine: a connection that broke tells by itself.
+            .test_before_acquire(false)
+            .sqlx_logging(false);
+        Ok(Self { db: Database::connect(options).await? })
+    }
+
+    /// Brings the database to this version's tables. Two servers may do it at once: one waits for the other.
+    ///
+    /// # Errors
+    /// Where the database refuses.
+    pub async fn migrate(&self) -> Result<(), StoreError> {
+        Ok(Migrator::up(&self.db, None).await?)
+    }
+
+    /// Whether the database answers.
+    ///
+    /// # Errors
+    /// Where it does not.
+    pub async fn ping(&self) -> Result<(), StoreError> {
+        self.db.execute_unprepared("select 1").await?;
+        Ok(())
+    }
+}
+
+/// Whether a row was written; it was there before otherwise.
+pub(crate) fn is_new(written: &TryInsertResult<u64>) -> bool {
+    matches!(written, TryInsertResult::Inserted(rows) if *rows > 0)
+}

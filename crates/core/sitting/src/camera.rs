@@ -1,6 +1,7 @@
 //! The camera as it is set.
 
 use ink_lamp_light::{
+    lens,
     measure::{Kelvin, Meters, Millimetres, Seconds},
     meter::Exposure,
     scale::ShutterTime,
@@ -41,6 +42,13 @@ pub struct Camera {
 }
 
 impl Camera {
+    /// Focal length, distance and circle of confusion, once all are known.
+    #[must_use]
+    pub fn optics(&self) -> Option<(Millimetres, Meters, f64)> {
+        let sensor = self.body.as_ref()?.sensor?;
+        Some((self.focal?, self.sitter?, lens::circle_of_confusion(sensor, lens::DIAGONAL_SHARE)))
+    }
+
     /// Time that a curtain takes over the frame: as its sheet says, else its sync time. None for a leaf shutter, and where nothing is known.
     #[must_use]
     pub fn travel(&self) -> Option<Seconds> {

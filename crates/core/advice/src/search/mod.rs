@@ -2,13 +2,15 @@
 //!
 //! Both room and flash move by sums of stops, so each setting is weighed once and a combination costs a few additions.
 
+mod choice;
 mod family;
 pub(crate) mod space;
 
 use ink_lamp_light::{ambient::RoomWish, scale::Stops};
 
+pub use choice::{Choice, Shot};
 pub use family::Family;
-pub use space::{Choice, Shot, Space};
+pub use space::Space;
 
 /// How well a combination does.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]

@@ -6,7 +6,6 @@
 use ink_lamp_light::{
     ambient::RoomWish,
     lens::{self, SMALLEST_AV},
-    measure::{Meters, Millimetres},
     scale::{Aperture, Iso, ShutterTime},
     shape::Filter,
     shutter::{Curtains, Delay, seconds_of},
@@ -14,35 +13,10 @@ use ink_lamp_light::{
 use ink_lamp_scene::{levels::Levels, turn::Turn};
 use ink_lamp_sitting::{camera::Camera, kit::DialSteps, setup::Setup};
 
-use super::family::Family;
-
-/// One setting of aperture or ISO, or one set of filters.
-#[derive(Debug, Clone, Copy)]
-pub struct Choice {
-    /// What it does to flash and room alike, stops against now.
-    pub flash: f64,
-    /// What it gives up.
-    pub cost: f64,
-    /// What it changes.
-    pub bits: u8,
-}
-
-/// One shutter time in one sync mode.
-#[derive(Debug, Clone, Copy)]
-pub struct Shot {
-    /// The time.
-    pub shutter: ShutterTime,
-    /// What it does to the room, stops against now.
-    pub room: f64,
-    /// What it does to the flash.
-    pub flash: f64,
-    /// What it gives up.
-    pub cost: f64,
-    /// What it changes.
-    pub bits: u8,
-    /// High-speed sync is not for this kit.
-    pub blocked: bool,
-}
+use super::{
+    choice::{Choice, Shot},
+    family::Family,
+};
 
 /// Everything to choose from.
 #[derive(Debug, Clone)]
@@ -134,7 +108,8 @@ fn apertures(setup: &Setup, camera: &Camera) -> (Vec<Aperture>, Vec<Choice>) {
         Some(lens) => (lens.widest.av(), lens.smallest.av()),
         None => (USUAL_AV.0.min(now), USUAL_AV.1.max(now)),
     };
-    let deep_enough = optics(camera)
+    let deep_enough = camera
+        .optics()
         .zip(holds.depth)
         .and_then(|((focal, sitter, circle), depth)| lens::aperture_for_depth(focal, sitter, circle, depth.get()).map(Aperture::av));
     let widest = [holds.widest.map(Aperture::av), deep_enough].into_iter().flatten().fold(widest, f64::max);
@@ -148,12 +123,6 @@ fn apertures(setup: &Setup, camera: &Camera) -> (Vec<Aperture>, Vec<Choice>) {
         out.1.push(Choice { flash: now - av, cost: cost(av), bits });
     }
     out
-}
-
-/// Focal length, distance and circle of confusion, once all are known.
-pub(crate) fn optics(camera: &Camera) -> Option<(Millimetres, Meters, f64)> {
-    let sensor = camera.body.as_ref()?.sensor?;
-    Some((camera.focal?, camera.sitter?, lens::circle_of_confusion(sensor, lens::DIAGONAL_SHARE)))
 }
 
 fn isos(setup: &Setup, camera: &Camera) -> (Vec<Iso>, Vec<Choice>) {

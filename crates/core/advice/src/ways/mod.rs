@@ -3,21 +3,26 @@
 //! An exhaustive [search](search::search) over the camera's real settings, filters and sync modes keeps the best of each family; those that
 //! another one beats in everything are left out, and the few that stay are worked out on the board itself, light by light.
 
+mod beside;
+mod catch;
+mod finish;
+mod helps;
+mod here;
 mod way;
 mod work;
 
-use crate::words::terms;
+use crate::words::ways as words;
 use ink_lamp_light::{
     ambient::{Level, RoomWish},
-    scale::{Reflectance, Series, Stops, grey_code},
+    scale::{Reflectance, Stops, grey_code},
 };
 use ink_lamp_scene::{levels::Levels, scene::Scene};
-use ink_lamp_sitting::{entry::Entry, metered::RoomPlace, setup::Setup};
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::Serialize;
 
 pub use way::{Landing, RoomWay, WayLight};
 
-use crate::words::span::{Line, Span, strong, text};
+use crate::words::{span::Span, terms};
 
 /// The ways to the wish for the room.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -87,36 +92,34 @@ impl Ways {
     /// ```
     #[must_use]
     pub fn of(setup: &Setup) -> Self {
-        let Scene { levels, .. } = Scene::of(setup);
+        Self::of_scene(&Scene::of(setup))
+    }
+
+    /// The same of a scene that was built already.
+    #[must_use]
+    pub fn of_scene(scene: &Scene) -> Self {
+        let (setup, levels) = (scene.setup, &scene.levels);
         let wish = setup.room.wish;
         let other = other_wish(wish);
-        let (ways, looked_at) = work::ways(setup, &levels, wish);
-        let (mut others, _) = work::ways(setup, &levels, other);
+        let (ways, looked_at) = work::ways(setup, levels, wish);
+        let (mut others, _) = work::ways(setup, levels, other);
         others.retain(|w| w.does && w.possible && !w.in_use);
         others.truncate(2);
         let kept = matches!(wish, RoomWish::Keep(_));
-        let (top, bottom) = ends(&levels, wish, ways.iter().chain(&others));
+        let (top, bottom) = ends(levels, wish, ways.iter().chain(&others));
         Self {
-            title: title(&levels, wish),
-            found: found(setup),
-            missing: missing(setup),
+            title: words::title(levels, wish),
+            found: words::found(setup),
+            missing: words::missing(setup),
             kept,
             wish: wish.level(),
-            wish_words: wish_words(wish),
+            wish_words: words::wish_words(wish),
             scale: [top, bottom],
             rungs: rungs(top, bottom),
             holds: terms::holds(&setup.holds),
-            helps: work::helps(setup, &levels).filter(|_| !kept),
+            helps: helps::helps(setup, levels).filter(|_| !kept),
             ways,
-            other: OtherWish {
-                words: match other {
-                    RoomWish::Keep(l) => format!("Or keep it, at {}", l.level),
-                    RoomWish::Remove(l) => format!("Or remove it, below {}", whole(l.level)),
-                },
-                wish: other.level(),
-                entry: Entry::RoomWish(other),
-                ways: others,
-            },
+            other: OtherWish { words: words::other(other), wish: other.level(), entry: Entry::RoomWish(other), ways: others },
             looked_at,
         }
     }
@@ -130,67 +133,6 @@ fn other_wish(wish: RoomWish) -> RoomWish {
         RoomWish::Remove(_) => RoomWish::Keep(Level { level: USUAL_KEEP }),
         RoomWish::Keep(_) => RoomWish::default(),
     }
-}
-
-fn whole(level: Stops) -> String {
-    level.shown().trim_end_matches(".0").to_owned()
-}
-
-fn wish_words(wish: RoomWish) -> String {
-    let code = grey_code(Reflectance::MID_GREY, wish.level());
-    match wish {
-        RoomWish::Remove(l) => format!("below {}: a mid-grey becomes {code} or less of 255", whole(l.level)),
-        RoomWish::Keep(l) => format!("at {}: a mid-grey becomes {code} of 255", l.level),
-    }
-}
-
-fn missing(setup: &Setup) -> Option<String> {
-    let words = match (setup.room.at(RoomPlace::Ground), &setup.camera) {
-        (Some(_), Some(_)) => return None,
-        (None, None) => "Read the room with the flash off, and set the camera.",
-        (None, Some(_)) => "Read the room with the flash off: every way starts from there.",
-        (Some(_), None) => "Set the camera: every way starts from there.",
-    };
-    Some(words.to_owned())
-}
-
-fn title(levels: &Levels, wish: RoomWish) -> Line {
-    let Some(room) = levels.wished_room else {
-        return vec![text(match wish {
-            RoomWish::Remove(l) => format!("Room to below {}", whole(l.level)),
-            RoomWish::Keep(l) => format!("Room kept at {}", l.level),
-        })];
-    };
-    let gap = wish.gap(room);
-    match wish {
-        _ if wish.is_right(room) => {
-            let (fate, at) = if matches!(wish, RoomWish::Keep(_)) { ("kept", "at") } else { ("removed", "below") };
-            vec![text(format!("Room is {fate}: {room}, ")), strong(format!("{at} {}", whole(wish.level())))]
-        }
-        RoomWish::Remove(l) => {
-            vec![text(format!("Room from {room} to below {}: lose ", whole(l.level))), strong(gap.size())]
-        }
-        RoomWish::Keep(l) => {
-            let verb = if gap.get() > 0.0 { "lose" } else { "gain" };
-            vec![text(format!("Room from {room} to {}: {verb} ", l.level)), strong(gap.size())]
-        }
-    }
-}
-
-fn found(setup: &Setup) -> Line {
-    let Some(camera) = &setup.camera else { return Vec::new() };
-    let e = camera.exposure;
-    let third = Series::Third;
-    let mut line = vec![Span::F(e.aperture.into()), text(format!(", {} s, ISO {}", e.shutter.marking(third), e.iso.marking(third)))];
-    if let Some(reading) = setup.room.reading {
-        line.extend([text(". Room read "), Span::F(reading.shows.fnumber())]);
-        line.push(text(format!(" at {}, ISO {}", reading.shutter.marking(third), reading.iso.marking(third))));
-    }
-    if setup.room.ground.is_some() {
-        line.push(text(", and at the ground"));
-    }
-    line.push(text("."));
-    line
 }
 
 /// The drawn scale: all that lands, the wish, and half a stop around it, on whole stops.

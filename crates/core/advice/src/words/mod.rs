@@ -13,3 +13,4 @@ pub mod span;
 pub(crate) mod studies;
 pub mod tape;
 pub(crate) mod terms;
+pub(crate) mod ways;

@@ -1,7 +1,7 @@
 //! What is decided, said and shown of a setup.
 //!
 //! - [`action`], [`mark`]: an entry behind a button, a level with its aperture;
-//! - [`next`], [`findings`], [`ground_ways`], [`search`]: these decide. Facts and entries, one file a subject;
+//! - [`next`], [`findings`], [`ground_ways`], [`search`], `starts`: these decide. Facts and entries, one file a subject;
 //! - [`words`]: these say, one module an instrument;
 //! - [`plan`], [`studies`], [`board`], [`ways`]: these show, what the API sends: a view pairs each fact with its words.
 
@@ -13,6 +13,7 @@ pub mod mark;
 pub mod next;
 pub mod plan;
 pub mod search;
+mod starts;
 pub mod studies;
 pub mod ways;
 pub mod words;

@@ -241,7 +241,7 @@ fn a_light_that_was_read_with_others_on_is_untangled() {
     let waiting = after(&start(), &[read_how("key", "8 0", json!({"on": ["fill"]}))]);
     let board = Board::of(&waiting);
     assert_eq!(board.lane("key").unwrap().words, "read the others");
-    let told = echo(&waiting, &board, &Subject::Light(LightId::new("key").unwrap())).unwrap();
+    let told = echo(&Scene::of(&waiting), &Subject::Light(LightId::new("key").unwrap())).unwrap();
     assert_eq!(plain(&told.lines[0]), "f/8, key with the fill on.");
     assert_eq!(plain(told.lines.last().unwrap()), "Read the fill alone too, and this one can be told.");
     let then = after(&waiting, &[reads("fill", "4 4")]);
@@ -263,7 +263,7 @@ fn a_reading_toward_the_light_is_carried_over_to_the_school() {
     let to_light = after(&start(), &[key.clone(), read_how("key", "8 0", json!({"receptor": "dome_to_light"}))]);
     // (1 + cos 45°)/2 is −0.23 stop.
     assert!((level(&to_light, "key") + 0.228).abs() < 0.002);
-    let told = echo(&to_light, &Board::of(&to_light), &Subject::Light(LightId::new("key").unwrap())).unwrap();
+    let told = echo(&Scene::of(&to_light), &Subject::Light(LightId::new("key").unwrap())).unwrap();
     assert_eq!(plain(told.lines.last().unwrap()), "Read dome to the light; dome to the camera shows 0.2 less from 45°.");
     let school = json!({"schools": {"receptor": "dome_to_light"}});
     let other = after(&start(), &[key, school, read_how("key", "8 0", json!({"receptor": "dome_to_light"}))]);

@@ -158,7 +158,7 @@ fn a_meter_on_other_settings_is_carried_over_and_said() {
     let board = Board::of(&setup);
     // f/8 and a tenth at ISO 200 is f/5.6 and a tenth at ISO 100; the shutter moves only the room in it.
     assert_eq!(board.lane("fill").unwrap().reading.as_ref().unwrap().shown, "−0.9");
-    let said = echo(&setup, &board, &Subject::Light(setup.lights[1].id.clone())).unwrap();
+    let said = echo(&Scene::of(&setup), &Subject::Light(setup.lights[1].id.clone())).unwrap();
     let lines: Vec<String> = said.lines.iter().map(|l| plain(l)).collect();
     assert_eq!(
         lines,

@@ -58,7 +58,13 @@ impl Ratio {
     /// As it is written: `3 : 1`, `2.2 : 1`.
     #[must_use]
     pub fn shown(self) -> String {
-        if (self.0 * 10.0).round() % 10.0 == 0.0 { format!("{:.0} : 1", self.0) } else { format!("{:.1} : 1", self.0) }
+        format!("{} : 1", self.number())
+    }
+
+    /// What stands before `: 1`, in tenths, whole numbers without any: `3`, `2.2`.
+    #[must_use]
+    pub fn number(self) -> String {
+        if (self.0 * 10.0).round() % 10.0 == 0.0 { format!("{:.0}", self.0) } else { format!("{:.1}", self.0) }
     }
 
     /// The ratio of a key that lies `key_over_fill` over the fill, each read alone.

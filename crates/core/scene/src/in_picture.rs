@@ -5,6 +5,7 @@ use ink_lamp_sitting::role::Role;
 
 use crate::{
     overhead::is_overhead,
+    sitter,
     stage::{Placed, Stage},
 };
 
@@ -20,7 +21,7 @@ pub struct InPicture {
 /// What of a light is in the picture, past the sitter and before the ground.
 #[must_use]
 pub fn in_picture(stage: &Stage, light: &Placed) -> InPicture {
-    let shows = |p: DVec3| stage.in_picture(p) && !stage.is_hidden(p) && stage.studio.ground_z().is_none_or(|z| p.z > z);
+    let shows = |p: DVec3| stage.in_picture(p) && !sitter::hides(stage, p) && stage.studio.ground_z().is_none_or(|z| p.z > z);
     let front = &light.stood.own;
     // Its outline, not its middle alone: an edge is enough.
     let edge = front.edge();
@@ -46,7 +47,7 @@ pub enum Hides {
 #[must_use]
 pub fn hidden_from_camera(stage: &Stage, light: &Placed) -> Option<Hides> {
     let head = light.stood.own.at;
-    if stage.is_hidden(head) {
+    if sitter::hides(stage, head) {
         Some(Hides::Sitter)
     } else if stage.studio.panels.iter().any(|p| p.blocks(stage.camera, head)) {
         Some(Hides::Panel)

@@ -5,7 +5,7 @@ use ink_lamp_sitting::{role::Role, studio::point::round_from};
 
 use crate::{
     in_picture::{InPicture, in_picture},
-    sitter::SHOULDER,
+    sitter::{self, SHOULDER},
     stage::{Placed, Stage},
 };
 
@@ -50,11 +50,13 @@ pub fn rim(stage: &Stage, light: &Placed) -> Option<Rim> {
     let ends = |d: f64| (SHOULDER / d.max(SHOULDER)).acos().to_degrees();
     let edge = ends(away) + ends(USUAL_CAMERA) - round;
     let outline = front.edge();
-    let hidden = stage.field.is_some() && outline.iter().all(|p| stage.is_hidden(*p) || !stage.in_picture(*p)) && stage.is_hidden(front.at);
+    let hidden = stage.field.is_some()
+        && outline.iter().all(|p| sitter::hides(stage, *p) || !stage.in_picture(*p))
+        && sitter::hides(stage, front.at);
     let to_lens = stage.camera - front.at;
     let looks =
         to_lens.normalize_or(DVec3::Z).dot(front.axis) > 0.1 && stage.share(light, stage.camera, -to_lens.normalize_or(DVec3::Z)) > 1e-3;
     let ahead = stage.seen(front.at).z > 0.0;
-    let flare = looks && ahead && !stage.is_hidden(front.at) && stage.studio.passes(front, stage.camera) > 0.0;
+    let flare = looks && ahead && !sitter::hides(stage, front.at) && stage.studio.passes(front, stage.camera) > 0.0;
     Some(Rim { index: light.index, away, edge, wraps: edge > -GRAZING, hidden, flare, seen: in_picture(stage, light) })
 }

@@ -1,6 +1,7 @@
 use actix_web::{post, web};
 use ink_lamp_advice::board::{Board, Echo, echo};
 use ink_lamp_light::refusal::Refusal;
+use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -60,9 +61,10 @@ pub async fn draft(body: Checked<DraftToTry>) -> Result<web::Json<Draft>, Proble
     for (n, entry) in then.iter().enumerate() {
         after = applied(&after, entry, &format!("then[{n}]"))?;
     }
-    let board = Board::of(&after);
+    let scene = Scene::of(&after);
+    let board = Board::of_scene(&scene);
     let echo = match &entry {
-        Entry::Reading(taken) => echo(&after, &board, &taken.of),
+        Entry::Reading(taken) => echo(&scene, &taken.of),
         _ => None,
     };
     Ok(web::Json(Draft { board, echo }))

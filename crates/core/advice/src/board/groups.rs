@@ -1,9 +1,5 @@
 //! What to tell the transmitter: a ratio between groups, or a power for each.
 
-use ink_lamp_light::{
-    ratio::{Convention, Ratio},
-    scale::Stops,
-};
 use ink_lamp_sitting::{
     kit::{Group, GroupControl},
     light::Light,
@@ -11,6 +7,8 @@ use ink_lamp_sitting::{
     setup::Setup,
 };
 use serde::Serialize;
+
+use crate::words::groups as words;
 
 /// The transmitter and its groups.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -50,11 +48,6 @@ pub struct RatioInStops {
     pub wanted: bool,
 }
 
-/// A ratio between groups in stops: 4 : 1 is 2, 8 : 1 is 3. Groups are held against each other by their readings.
-fn in_stops(ratio: f64) -> Option<Stops> {
-    Ratio::new(ratio).ok()?.key_over_fill(Convention::Readings).ok()
-}
-
 pub(super) fn of(setup: &Setup) -> Option<GroupsShown> {
     let transmitter = setup.transmitter.as_ref()?;
     let mut groups: Vec<(Group, Vec<&Light>)> = Vec::new();
@@ -76,22 +69,13 @@ pub(super) fn of(setup: &Setup) -> Option<GroupsShown> {
             set: lights[0].written().filter(|_| sends),
         })
         .collect();
-    let words = match (transmitter.control, wanted) {
-        (GroupControl::Ratio, Some((a, b, ratio))) => {
-            let stops = in_stops(ratio).unwrap_or(Stops::ZERO);
-            format!("Set {a} : {b} to {}. That is {}, by readings.", told(ratio), stops.size())
-        }
-        (GroupControl::Ratio, None) => "It holds a ratio between groups. Put key and fill in groups, and choose their ratio.".to_owned(),
-        (GroupControl::Power, _) if rows.is_empty() => "It sends a power for each group. Say which light is in which.".to_owned(),
-        (GroupControl::Power, _) => "It sends each group its power.".to_owned(),
-        (GroupControl::Nothing, _) => "It only fires: powers are set on the units.".to_owned(),
-    };
+    let words = words::groups(transmitter.control, wanted, !rows.is_empty());
     let ratios = match transmitter.control {
         GroupControl::Ratio => [1.0, 2.0, 4.0, 8.0]
             .into_iter()
             .filter_map(|ratio| {
                 let wanted = wanted.is_some_and(|(_, _, w)| (w - ratio).abs() < 1e-9);
-                Some(RatioInStops { shown: told(ratio), stops: in_stops(ratio)?.size(), wanted })
+                Some(RatioInStops { shown: words::ratio(ratio), stops: words::in_stops(ratio)?.size(), wanted })
             })
             .collect(),
         _ => Vec::new(),
@@ -105,13 +89,4 @@ fn wanted_ratio(setup: &Setup) -> Option<(Group, Group, f64)> {
     let (key, fill) = (group(Role::Key)?, group(Role::Fill)?);
     let halves = (setup.ratio?.key_over_fill().get() * 2.0).round() / 2.0;
     (key != fill).then(|| (key, fill, halves.exp2()))
-}
-
-/// As transmitters write it: the greater group first, so `1 : 2` and not `0.5 : 1`.
-fn told(ratio: f64) -> String {
-    let shown = |ratio: f64| Ratio::new(ratio).map(Ratio::shown).unwrap_or_default();
-    match shown(1.0 / ratio).split_once(" : ") {
-        Some((greater, one)) if ratio < 1.0 => format!("{one} : {greater}"),
-        _ => shown(ratio),
-    }
 }

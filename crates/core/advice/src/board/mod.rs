@@ -36,8 +36,6 @@ pub use schools::SchoolsShown;
 pub use summary::{Summary, SummaryLane, SummaryMark};
 
 use ladder::ladder;
-use ratio::ratio_shown;
-use room::room_shown;
 
 /// Everything that follows from a setup.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -101,13 +99,13 @@ impl Board {
                 filter: Some(c.exposure.filter).filter(|f| !f.is_zero()).map(|f| (-f).shown()),
             }),
             lanes: lanes::lanes(scene, &pick, face.as_ref()),
-            ratio: setup.ratio.map(ratio_shown),
+            ratio: setup.ratio.map(ratio::shown),
             face,
-            room: room_shown(setup, levels),
+            room: room::shown(scene),
             findings: findings::shown(scene),
             groups: groups::of(setup),
             circuits: energy::circuits(setup),
-            schools: schools::of(setup, levels),
+            schools: schools::of(setup),
             next: next::shown(&pick, scene),
             length: setup.length,
         }

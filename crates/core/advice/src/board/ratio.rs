@@ -1,7 +1,9 @@
 //! The wished ratio in both conventions.
 
-use ink_lamp_light::ratio::{Anchor, Convention, RatioSpec, RatioTarget};
+use ink_lamp_light::ratio::{RatioSpec, RatioTarget};
 use serde::Serialize;
+
+use crate::words::ratio as words;
 
 /// The wished ratio.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -21,16 +23,13 @@ pub struct RatioShown {
     pub anchor: String,
 }
 
-pub(super) fn ratio_shown(target: RatioTarget) -> RatioShown {
-    let over = target.key_over_fill();
-    let (convention, other) = match target.convention() {
-        Convention::LitShadow => ("lit : shadow", format!("{} by readings", target.in_convention(Convention::Readings).shown())),
-        Convention::Readings => ("by readings", format!("{} lit : shadow", target.in_convention(Convention::LitShadow).shown())),
-    };
-    let stops = if over.tenths() < 0 { format!("{} fill over key", over.size()) } else { format!("{} key over fill", over.size()) };
-    let anchor = match target.anchor() {
-        Anchor::LitSide => "lit side on 0".to_owned(),
-        Anchor::KeyAlone => format!("key alone on 0, lit side {}", target.lit_side()),
-    };
-    RatioShown { target: target.into(), shown: target.ratio().shown(), convention: convention.to_owned(), stops, other, anchor }
+pub(super) fn shown(target: RatioTarget) -> RatioShown {
+    RatioShown {
+        target: target.into(),
+        shown: target.ratio().shown(),
+        convention: words::convention(target.convention()).to_owned(),
+        stops: words::stops(target),
+        other: words::other(target),
+        anchor: words::anchor(target),
+    }
 }

@@ -9,7 +9,7 @@ use super::{
     camera::CameraShown,
     lanes::{LaneKind, LaneState},
 };
-use crate::words::span::Span;
+use crate::words::{span::Span, summary as words};
 
 /// A setup at a glance.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -75,15 +75,15 @@ impl Summary {
             }
         }
         let (ratio, ratio_words) = match (&board.face, &board.ratio) {
-            (Some(face), _) if face.room_is_fill => (Some(face.ratio_now.clone()), "room is the fill".to_owned()),
-            (Some(face), Some(ratio)) => (Some(face.ratio_now.clone()), format!("wished {}", ratio.shown)),
-            (Some(face), None) => (Some(face.ratio_now.clone()), "lit : shadow".to_owned()),
-            (None, Some(ratio)) => (Some(ratio.shown.clone()), format!("wished, {}", ratio.convention)),
+            (Some(face), _) if face.room_is_fill => (Some(face.ratio_now.clone()), words::ROOM_IS_FILL.to_owned()),
+            (Some(face), Some(ratio)) => (Some(face.ratio_now.clone()), words::wished(&ratio.shown)),
+            (Some(face), None) => (Some(face.ratio_now.clone()), words::LIT_SHADOW.to_owned()),
+            (None, Some(ratio)) => (Some(ratio.shown.clone()), words::only_wished(&ratio.convention)),
             (None, None) => (None, String::new()),
         };
         let room = board.lanes.iter().find(|l| l.kind == LaneKind::Room).map(|l| match l.state {
-            LaneState::Kept => l.target.as_ref().map_or_else(|| "kept".to_owned(), |t| format!("kept at {}", t.shown)),
-            LaneState::Untouched | LaneState::Set => "not read".to_owned(),
+            LaneState::Kept => l.target.as_ref().map_or_else(|| words::KEPT.to_owned(), |t| words::kept_at(&t.shown)),
+            LaneState::Untouched | LaneState::Set => words::NOT_READ.to_owned(),
             _ => l.words.clone(),
         });
         let (state, words) = state(board);
@@ -106,20 +106,19 @@ impl Summary {
 fn state(board: &Board) -> (LaneState, String) {
     let find = |states: &[LaneState]| board.lanes.iter().find(|l| states.contains(&l.state));
     if let Some(lane) = find(&[LaneState::Over, LaneState::Under]) {
-        return (lane.state, format!("{} {}", lane.name, lane.words));
+        return (lane.state, words::off(&lane.name, &lane.words));
     }
     if let Some(lane) = find(&[LaneState::ReadAgain]) {
-        return (lane.state, format!("{}: read again", lane.name));
+        return (lane.state, words::again(&lane.name));
     }
     let unread = board.lanes.iter().find(|l| l.state == LaneState::Set && l.kind == LaneKind::Light);
     if let Some(lane) = unread {
-        return (lane.state, format!("{} not read", lane.name));
+        return (lane.state, words::not_read(&lane.name));
     }
     let any = board.lanes.iter().any(|l| l.kind == LaneKind::Light && matches!(l.state, LaneState::OnTarget | LaneState::Measured));
     let shot = board.lanes.iter().any(|l| l.kind == LaneKind::Frame && l.state == LaneState::Measured);
     match (any, shot) {
-        (true, true) => (LaneState::OnTarget, "Frame shot, all on target".to_owned()),
-        (true, false) => (LaneState::OnTarget, "All on target".to_owned()),
-        _ => (LaneState::Untouched, "Not begun".to_owned()),
+        (true, shot) => (LaneState::OnTarget, words::on_target(shot).to_owned()),
+        (false, _) => (LaneState::Untouched, words::NOT_BEGUN.to_owned()),
     }
 }

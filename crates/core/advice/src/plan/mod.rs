@@ -10,7 +10,7 @@ mod lights;
 mod range;
 pub(crate) mod rims;
 mod shadow;
-pub(crate) mod starts;
+mod starts;
 
 use ink_lamp_light::measure::LengthUnit;
 use ink_lamp_scene::{
@@ -25,6 +25,8 @@ use ink_lamp_scene::{
 };
 use ink_lamp_sitting::{setup::Setup, studio::Studio};
 use serde::{Deserialize, Serialize};
+
+use crate::starts::starts as began;
 
 pub use camera::PlanCamera;
 pub use face::{CatchShown, EyeShown, FaceLight};
@@ -133,7 +135,11 @@ impl Plan {
             ground: ground::shown(stage),
             elevation: question.elevation.then(|| elevation::elevation(stage)).flatten(),
             shadow: shadow::shown(stage),
-            starts: if question.starts { starts::starts(stage, levels) } else { Vec::new() },
+            starts: if question.starts {
+                began(stage, levels).into_iter().map(|s| starts::shown(s, setup.length)).collect()
+            } else {
+                Vec::new()
+            },
             studio: stage.studio.clone(),
         }
     }

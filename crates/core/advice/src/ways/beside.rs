@@ -12,7 +12,7 @@ use ink_lamp_sitting::{
 };
 
 use super::{
-    here::{After, Here},
+    here::{After, Here, NEAREST},
     way::RoomWay,
 };
 
@@ -93,6 +93,3 @@ impl Here<'_> {
         Some(way)
     }
 }
-
-/// Nearer than this no light is brought (a judgement): its front fills the frame, and a flash that near blinds.
-pub(super) const NEAREST: f64 = 0.5;

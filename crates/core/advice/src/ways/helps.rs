@@ -5,7 +5,7 @@ use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::levels::Levels;
 use ink_lamp_sitting::setup::Setup;
 
-use super::beside::NEAREST;
+use super::here::NEAREST;
 
 /// What helps every way: the key's light brought in.
 pub(super) fn helps(setup: &Setup, levels: &Levels) -> Option<String> {

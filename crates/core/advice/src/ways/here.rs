@@ -10,9 +10,13 @@ use ink_lamp_sitting::{
     setup::Setup,
 };
 
-use super::{beside::NEAREST, way::WayLight};
+use super::way::WayLight;
 use crate::search::Space;
 
+/// Nearer than this no light is brought (a judgement): its front fills the frame, and a flash that near blinds.
+pub(super) const NEAREST: f64 = 0.5;
+
+/// Where every way starts from.
 pub(crate) struct Here<'a> {
     pub(crate) setup: &'a Setup,
     pub(crate) levels: &'a Levels,

@@ -39,7 +39,7 @@ impl Receptor {
     ///
     /// # Examples
     /// ```
-    /// use ink_lamp_light::meter::{Degrees, Receptor};
+    /// use ink_lamp_light::{measure::Degrees, meter::Receptor};
     ///
     /// let by = Receptor::DomeToLight.to_be(Receptor::DomeToCamera, Degrees::new(45.0)?).unwrap();
     /// assert_eq!(by.shown(), "−0.2");

@@ -4,9 +4,11 @@ use serde::{Deserialize, Serialize};
 
 use super::{
     aperture::Aperture,
-    notation::WHOLE,
     series::{APERTURES, Series},
 };
+
+/// Lowest and highest whole stop, in Av: f/0.5 and f/128.
+pub(super) const WHOLE: std::ops::RangeInclusive<i32> = -2..=14;
 
 /// An f-number in the pieces a screen sets: the number, the small tenths, and how it is said.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]

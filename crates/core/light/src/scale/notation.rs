@@ -5,7 +5,7 @@ use std::fmt;
 use serde::{Deserialize, Serialize};
 
 use super::{
-    fnumber::{FNumber, fnumber, mark_of_whole, whole_and_tenths},
+    fnumber::{FNumber, WHOLE, fnumber, mark_of_whole, whole_and_tenths},
     series::{APERTURES, Series},
 };
 use crate::refusal::Refusal;
@@ -36,9 +36,6 @@ enum Shown {
     /// Thirds of a stop over f/1, no whole stop.
     Thirds(i32),
 }
-
-/// Lowest and highest whole stop, in Av: f/0.5 and f/128.
-pub(super) const WHOLE: std::ops::RangeInclusive<i32> = -2..=14;
 
 const EXAMPLE: &str = "Type what the meter shows, such as 5.6 8 or 11.";
 

@@ -14,7 +14,7 @@ use ink_lamp_sitting::{role::Role, setup::Setup, standing::Stood, studio::Studio
 
 pub use framed::Framed;
 
-use crate::{levels::Levels, sitter::SHOULDER};
+use crate::levels::Levels;
 
 /// A placed light.
 pub struct Placed {
@@ -154,20 +154,6 @@ impl<'a> Stage<'a> {
     /// Whether a point is in the picture, the sitter left out of account; false where the lens is not known.
     pub fn in_picture(&self, point: DVec3) -> bool {
         self.field.is_some_and(|f| f.shows(self.seen(point)))
-    }
-
-    /// Whether the sitter stands between the camera and a point: the head as an ellipse of 0.18 x 0.26 m, the shoulders 0.44 m wide from
-    /// 0.25 m under the eyes to the floor (a judgement; a seated sitter's legs count as much).
-    pub fn is_hidden(&self, point: DVec3) -> bool {
-        let (a, b) = (self.camera.z, point.z);
-        if a <= 0.0 || b >= 0.0 {
-            return false;
-        }
-        let at = self.camera + (point - self.camera) * (a / (a - b));
-        let (x, y) = (at.x, at.y - self.face.y);
-        (x / 0.09).powi(2) + (y / 0.13).powi(2) <= 1.0
-            || (x.abs() <= SHOULDER && y <= -0.25)
-            || (x.abs() <= 0.07 && (-0.25..0.0).contains(&y))
     }
 
     /// The part of the ground's plane that the picture shows around the sitter: half its width and its lower and upper edge. Where the lens

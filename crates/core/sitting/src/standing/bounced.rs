@@ -2,8 +2,41 @@
 
 use ink_lamp_light::field::{self, DVec3, Emitter, Front, Outline};
 
-use super::stood::Surface;
+use serde::{Deserialize, Serialize};
+
 use crate::studio::{Return, Studio};
+
+/// A surface that light is bounced off.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+pub enum Surface {
+    /// The wall at camera left.
+    Left,
+    /// The wall at camera right.
+    Right,
+    /// The wall behind the sitter.
+    Behind,
+    /// The wall behind the camera.
+    Before,
+    /// The ceiling.
+    Ceiling,
+    /// The floor.
+    Floor,
+}
+
+impl Surface {
+    /// As it is called: `the ceiling`.
+    pub const fn name(self) -> &'static str {
+        match self {
+            Self::Left => "the left wall",
+            Self::Right => "the right wall",
+            Self::Behind => "the wall behind",
+            Self::Before => "the wall before",
+            Self::Ceiling => "the ceiling",
+            Self::Floor => "the floor",
+        }
+    }
+}
 
 /// A light that looks past the sitter at a wall, the ceiling or the floor: the lit spot there is its front, as an even disc as wide as where the
 /// wall has half its light, with what the surface throws back. None where it looks at the sitter, and without walls.

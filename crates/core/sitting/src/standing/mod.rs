@@ -5,4 +5,5 @@ mod round;
 mod settle;
 mod stood;
 
-pub use stood::{Stood, Surface};
+pub use bounced::Surface;
+pub use stood::Stood;

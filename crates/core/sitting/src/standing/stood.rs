@@ -1,14 +1,12 @@
 //! A light as it stands in the studio: what it sends where, and where it is metered.
 
+use super::bounced::{Surface, bounced};
+use crate::{light::Light, role::Role, studio::Studio};
 use ink_lamp_light::{
     field::{DVec3, Emitter, Front, Honeycomb, Outline},
     measure::{Degrees, Meters},
     refusal::Refusal,
 };
-use serde::{Deserialize, Serialize};
-
-use super::bounced::bounced;
-use crate::{light::Light, role::Role, studio::Studio};
 
 /// A light as it stands in the studio.
 #[derive(Debug, Clone)]
@@ -29,38 +27,6 @@ impl Stood {
     /// How far its front is from where it is metered, to the millimetre.
     pub(crate) fn distance(&self) -> Result<Meters, Refusal> {
         Meters::new((self.emitter.front.at.distance(self.spot) * 1000.0).round() / 1000.0)
-    }
-}
-
-/// A surface that light is bounced off.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-pub enum Surface {
-    /// The wall at camera left.
-    Left,
-    /// The wall at camera right.
-    Right,
-    /// The wall behind the sitter.
-    Behind,
-    /// The wall behind the camera.
-    Before,
-    /// The ceiling.
-    Ceiling,
-    /// The floor.
-    Floor,
-}
-
-impl Surface {
-    /// As it is called: `the ceiling`.
-    pub const fn name(self) -> &'static str {
-        match self {
-            Self::Left => "the left wall",
-            Self::Right => "the right wall",
-            Self::Behind => "the wall behind",
-            Self::Before => "the wall before",
-            Self::Ceiling => "the ceiling",
-            Self::Floor => "the floor",
-        }
     }
 }
 

@@ -5,10 +5,6 @@ use ink_lamp_scene::stand::Stand;
 use ink_lamp_sitting::role::Role;
 use serde::Serialize;
 
-use super::{
-    light::{DialShown, GuessShown},
-    room::OtherPlace,
-};
 use crate::{
     board::{energy::EnergyShown, face::Face},
     mark::Mark,
@@ -58,6 +54,42 @@ pub struct Lane {
     pub dial: Option<DialShown>,
     /// What the unit has left, where it is known.
     pub energy: Option<EnergyShown>,
+}
+
+/// A second level on a lane.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OtherPlace {
+    /// Which: `sitter`, `ground`, or `in all`.
+    pub place: String,
+    /// Where it lies there.
+    pub mark: Mark,
+}
+
+/// A likely level, and how far off it may be.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GuessShown {
+    /// Where.
+    pub mark: Mark,
+    /// Either way.
+    pub within: Stops,
+    /// `likely −0.4 ±1.0`.
+    pub words: String,
+    /// From what it is told: `from the rated energy`, `from 3 readings of Taper 400 in Octa 90`.
+    pub from: String,
+}
+
+/// A unit's dial.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DialShown {
+    /// As it is set.
+    pub now: String,
+    /// One step up; none at full power.
+    pub up: Option<String>,
+    /// One step down; none at the lowest.
+    pub down: Option<String>,
 }
 
 /// What kind of step a lane is.

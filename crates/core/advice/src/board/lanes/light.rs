@@ -3,36 +3,9 @@
 use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::{scene::Scene, stand::Stand};
 use ink_lamp_sitting::light::{Held, Light};
-use serde::Serialize;
 
-use super::lane::{Foot, Lane, LaneKind, bare, gap, state};
+use super::lane::{DialShown, Foot, GuessShown, Lane, LaneKind, bare, gap, state};
 use crate::{board::energy, mark::Mark, next::Pick, words::lanes as words};
-
-/// A likely level, and how far off it may be.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct GuessShown {
-    /// Where.
-    pub mark: Mark,
-    /// Either way.
-    pub within: Stops,
-    /// `likely −0.4 ±1.0`.
-    pub words: String,
-    /// From what it is told: `from the rated energy`, `from 3 readings of Taper 400 in Octa 90`.
-    pub from: String,
-}
-
-/// A unit's dial.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct DialShown {
-    /// As it is set.
-    pub now: String,
-    /// One step up; none at full power.
-    pub up: Option<String>,
-    /// One step down; none at the lowest.
-    pub down: Option<String>,
-}
 
 pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
     let (setup, levels) = (scene.setup, &scene.levels);

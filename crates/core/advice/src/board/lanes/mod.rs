@@ -10,9 +10,7 @@ mod whole;
 use ink_lamp_scene::{ground::level_on_ground, levels::Levels, scene::Scene, stage::Stage};
 use ink_lamp_sitting::role::Role;
 
-pub use lane::{Floor, Foot, Gap, Lane, LaneKind, LaneState, Toward};
-pub use light::{DialShown, GuessShown};
-pub use room::OtherPlace;
+pub use lane::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, OtherPlace, Toward};
 
 use super::face::Face;
 use crate::{mark::Mark, next::Pick, words::lanes as words};

@@ -6,20 +6,9 @@ use ink_lamp_scene::{
     stand::{RoomStand, Stand},
 };
 use ink_lamp_sitting::{metered::RoomPlace, role::Role};
-use serde::Serialize;
 
-use super::lane::{Floor, Foot, Gap, Lane, LaneKind, LaneState, Toward, bare, gap, state};
+use super::lane::{Floor, Foot, Gap, Lane, LaneKind, LaneState, OtherPlace, Toward, bare, gap, state};
 use crate::{mark::Mark, words::lanes as words};
-
-/// A second level on a lane.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct OtherPlace {
-    /// Which: `sitter`, `ground`, or `in all`.
-    pub place: String,
-    /// Where it lies there.
-    pub mark: Mark,
-}
 
 pub(super) fn room(scene: &Scene) -> Lane {
     let (wish, step, exposure) = (scene.setup.room.wish, scene.setup.schools.step, scene.levels.exposure);

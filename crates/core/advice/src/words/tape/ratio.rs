@@ -1,17 +1,17 @@
 //! The ratio of key to fill was chosen, on the tape.
 
-use ink_lamp_light::ratio::{Anchor, Convention};
+use ink_lamp_light::ratio::Anchor;
 use ink_lamp_sitting::entry::RatioChosen;
 
 use super::line::{TapeKind, TapeLine};
-use crate::words::span::{strong, text};
+use crate::words::{
+    ratio,
+    span::{strong, text},
+};
 
 pub(super) fn line(chosen: &RatioChosen) -> TapeLine {
     let Some(target) = chosen.target else { return TapeLine::new(TapeKind::Choice, None, vec![text("No ratio")], "given up") };
-    let convention = match target.convention() {
-        Convention::LitShadow => "lit : shadow",
-        Convention::Readings => "by readings",
-    };
+    let convention = ratio::convention(target.convention());
     let anchor = match target.anchor() {
         Anchor::LitSide => "lit side on 0",
         Anchor::KeyAlone => "key alone on 0",

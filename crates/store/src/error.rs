@@ -1,3 +1,5 @@
+//! Why something was not done.
+
 use ink_lamp_light::refusal::Refusal;
 use sea_orm::{DbErr, TransactionError};
 use uuid::Uuid;

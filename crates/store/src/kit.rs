@@ -1,3 +1,5 @@
+//! The kit: show, take in, forget.
+
 use chrono::Utc;
 use ink_lamp_light::scale::Stops;
 use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem};

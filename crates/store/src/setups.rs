@@ -1,3 +1,5 @@
+//! Setups (looks): begin, show, rename.
+
 use chrono::Utc;
 use ink_lamp_light::name::checked_name;
 use sea_orm::{ActiveModelTrait, ActiveValue::Set, ColumnTrait, EntityTrait, PaginatorTrait, QueryFilter, QuerySelect, TransactionTrait};

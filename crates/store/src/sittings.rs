@@ -1,3 +1,5 @@
+//! Sittings: list, begin, rename, delete, restore.
+
 use chrono::Utc;
 use ink_lamp_light::name::checked_name;
 use sea_orm::{

@@ -1,3 +1,5 @@
+//! The tape: write on it, read what came earlier, see a moment of it.
+
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use sea_orm::{ColumnTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait};
 use uuid::Uuid;

@@ -1,3 +1,5 @@
+//! Where a phone finds this server.
+
 use actix_web::{get, web};
 use serde::Serialize;
 use utoipa::ToSchema;

@@ -1,3 +1,5 @@
+//! What an entry would lead to, without writing it.
+
 use actix_web::{post, web};
 use ink_lamp_advice::board::{Board, Echo, echo};
 use ink_lamp_light::refusal::Refusal;

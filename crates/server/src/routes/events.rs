@@ -1,3 +1,5 @@
+//! Word of changes, as server-sent events.
+
 use std::{convert::Infallible, sync::Arc, time::Duration};
 
 use actix_web::{HttpResponse, get, http::header, web};

@@ -1,3 +1,5 @@
+//! Whether the server answers.
+
 use actix_web::{get, web};
 use ink_lamp_store::Store;
 use serde::Serialize;

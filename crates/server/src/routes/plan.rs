@@ -1,3 +1,5 @@
+//! The plan drawn from a setup, of the record or of a draft.
+
 use actix_web::{post, web};
 use ink_lamp_advice::{
     board::Board,

@@ -1,3 +1,5 @@
+//! The markings that dials and cameras are set in.
+
 use actix_web::{get, web};
 use ink_lamp_light::scale::{Aperture, Iso, ShutterTime};
 use serde::Serialize;

@@ -1,3 +1,5 @@
+//! Setups (looks): begin, show, rename.
+
 use actix_web::{HttpResponse, get, patch, post, web};
 use ink_lamp_store::{NewLook, Store};
 use serde::Deserialize;

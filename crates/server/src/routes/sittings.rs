@@ -1,3 +1,5 @@
+//! Sittings: list, begin, rename, delete, restore.
+
 use actix_web::{HttpResponse, delete, get, patch, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::{Board, Summary};

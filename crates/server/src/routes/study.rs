@@ -1,3 +1,5 @@
+//! The studies: what one light or the whole would do.
+
 use actix_web::{post, web};
 use ink_lamp_advice::studies::{Study, StudyQuestion};
 use ink_lamp_sitting::{entry::Entry, setup::Setup};

@@ -1,4 +1,5 @@
-use crate::routes::views::view;
+//! The tape: write on it, read what came earlier, see a moment of it.
+
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::Board;
@@ -8,7 +9,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
-use super::views::{SetupView, TapeView};
+use super::views::{SetupView, TapeView, view};
 use crate::{
     body::{Checked, Id, IdAndEntry},
     problem::Problem,

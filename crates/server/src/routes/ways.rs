@@ -1,3 +1,5 @@
+//! The ways to where a light shall be.
+
 use actix_web::{post, web};
 use ink_lamp_advice::ways::Ways;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};

@@ -1,3 +1,5 @@
+//! A sample of how a unit differs from its dial.
+
 use sea_orm::entity::prelude::*;
 
 #[derive(Clone, Debug, PartialEq, DeriveEntityModel)]

@@ -1,3 +1,5 @@
+//! What an entry did, as numbers, beside the tape.
+
 use sea_orm::entity::prelude::*;
 
 #[derive(Clone, Debug, PartialEq, DeriveEntityModel)]

@@ -1,3 +1,5 @@
+//! A thing of the kit.
+
 use sea_orm::entity::prelude::*;
 
 #[derive(Clone, Debug, PartialEq, DeriveEntityModel)]

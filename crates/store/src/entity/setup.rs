@@ -1,3 +1,5 @@
+//! A setup: whose it is, how far its tape goes, and its state.
+
 use sea_orm::entity::prelude::*;
 
 #[derive(Clone, Debug, PartialEq, DeriveEntityModel)]

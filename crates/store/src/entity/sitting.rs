@@ -1,3 +1,5 @@
+//! A sitting.
+
 use sea_orm::entity::prelude::*;
 
 #[derive(Clone, Debug, PartialEq, Eq, DeriveEntityModel)]

@@ -1,3 +1,5 @@
+//! An entry of the tape, never changed once written.
+
 use sea_orm::entity::prelude::*;
 
 #[derive(Clone, Debug, PartialEq, DeriveEntityModel)]

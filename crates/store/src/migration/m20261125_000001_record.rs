@@ -1,3 +1,5 @@
+//! Tables of the record: sittings, setups, tape.
+
 use sea_orm_migration::prelude::*;
 
 #[derive(DeriveMigrationName)]

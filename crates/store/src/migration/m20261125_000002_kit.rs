@@ -1,3 +1,5 @@
+//! Tables of the kit, and of what its units were learnt to do.
+
 use sea_orm_migration::prelude::*;
 
 #[derive(DeriveMigrationName)]

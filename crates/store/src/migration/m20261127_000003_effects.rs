@@ -1,3 +1,5 @@
+//! Table of what each entry did.
+
 use sea_orm_migration::prelude::*;
 
 #[derive(DeriveMigrationName)]

@@ -39,7 +39,7 @@ pub(crate) enum Sync {
         longer: Option<ShutterTime>,
     },
     /// The shutter is shorter than sync.
-    PastSync {
+    Past {
         /// The shutter.
         at: ShutterTime,
         /// The sync time.
@@ -66,7 +66,7 @@ impl Sync {
     pub(super) const fn kind(&self) -> FindingKind {
         match self {
             Self::Partly { .. } => FindingKind::HighSpeedPartly,
-            Self::Late { .. } | Self::PastSync { .. } => FindingKind::PastSync,
+            Self::Late { .. } | Self::Past { .. } => FindingKind::PastSync,
         }
     }
 }
@@ -103,7 +103,7 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
         None => Would::No,
     };
     let set = camera_with(camera, |s| s.shutter = sync);
-    Some(Found::new(Sync::PastSync { at, sync, black, high_speed }, "camera").mend(Some(set)))
+    Some(Found::new(Sync::Past { at, sync, black, high_speed }, "camera").mend(Some(set)))
 }
 
 /// High-speed sync on at all three places, where the kit has it.

@@ -1,3 +1,5 @@
+//! The standard observer's table.
+
 /// First wavelength of the table in nanometres, and its step.
 pub(super) const FIRST: f64 = 360.0;
 pub(super) const STEP: f64 = 5.0;

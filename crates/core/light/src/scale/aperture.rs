@@ -1,3 +1,5 @@
+//! Apertures: `Av` behind an engraved f-number.
+
 use serde::{Deserialize, Serialize};
 
 use super::setting::setting;

@@ -1,3 +1,5 @@
+//! ISO speeds: `Sv` behind a printed number.
+
 use serde::{Deserialize, Serialize};
 
 use super::setting::setting;

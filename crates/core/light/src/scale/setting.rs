@@ -1,3 +1,5 @@
+//! The macro by which aperture, shutter time and ISO read and write their markings.
+
 /// What apertures, shutter times and ISO speeds share: an exact place in stops behind a printed marking.
 macro_rules! setting {
     ($name:ident, $table:ident, $strip:expr) => {

@@ -1,3 +1,5 @@
+//! Shutter times: `Tv` behind a printed fraction.
+
 use serde::{Deserialize, Serialize};
 
 use super::setting::setting;

@@ -1,3 +1,5 @@
+//! Differences in stops.
+
 use std::{
     fmt,
     ops::{Add, AddAssign, Mul, Neg, Sub},

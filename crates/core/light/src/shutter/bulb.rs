@@ -1,3 +1,5 @@
+//! Flash bulbs: when they burn, and what of it a shutter passes.
+
 use std::f64::consts::LN_2;
 
 use serde::{Deserialize, Serialize};

@@ -1,3 +1,5 @@
+//! Curtains and leaves: which part of a frame they have open when the light burns.
+
 use super::pulse::ExponentialPulse;
 use crate::{measure::Seconds, quantity, scale::Stops};
 

@@ -1,3 +1,5 @@
+//! A flash's pulse and its tail, and what a cut leaves of it.
+
 use std::f64::consts::{LN_2, LN_10};
 
 use crate::measure::Seconds;

@@ -1,9 +1,10 @@
-use crate::strobe::PowerScaleSpec;
+//! A strobe as its maker tells it: scale, energy, duration, recycle, lamp.
+
 use serde::{Deserialize, Serialize};
 
 use super::{
     guide::{self, GuideNumber},
-    power::PowerScale,
+    power::{PowerScale, PowerScaleSpec},
 };
 use crate::{
     measure::{Kelvin, Millimetres, Seconds, Volts, WattHours, WattSeconds, Watts},

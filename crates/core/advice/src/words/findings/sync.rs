@@ -21,7 +21,7 @@ pub(super) fn sentence(fact: &Sync, scene: &Scene) -> String {
             black * 100.0,
             at.marking(Series::Third)
         ),
-        Sync::PastSync { at, sync, black, high_speed } => {
+        Sync::Past { at, sync, black, high_speed } => {
             let (at, sync) = (at.marking(Series::Third), sync.marking(Series::Third));
             let dark = black.map_or_else(String::new, |black| format!(": about {:.0} % of the frame goes black", black * 100.0));
             let would = match high_speed {
@@ -38,6 +38,6 @@ pub(super) fn press(fact: &Sync) -> String {
     match fact {
         Sync::Partly { .. } => "It is on everywhere".to_owned(),
         Sync::Late { longer, .. } => format!("Set {}", longer.map(|t| t.marking(Series::Third)).unwrap_or_default()),
-        Sync::PastSync { sync, .. } => format!("Set {}", sync.marking(Series::Third)),
+        Sync::Past { sync, .. } => format!("Set {}", sync.marking(Series::Third)),
     }
 }

@@ -19,6 +19,29 @@ use crate::{
 /// Serves on listeners until it is stopped by the server's handle; requests under way are finished first. Pages that follow are let go by
 /// [`Hub::close`].
 ///
+/// # Examples
+/// On the test server:
+/// ```
+/// use std::net::TcpListener;
+///
+/// use ink_lamp_server::{hub::Hub, site::Site, startup::serve};
+/// use ink_lamp_store::testing::fresh_store;
+///
+/// # fn main() -> Result<(), Box<dyn std::error::Error>> {
+/// actix_web::rt::System::new().block_on(async {
+///     let (store, database) = fresh_store().await?;
+///     let listener = TcpListener::bind("127.0.0.1:0")?;
+///     let address = listener.local_addr()?;
+///     let server = serve(vec![listener], store, Hub::on(database), Site { port: address.port(), network: None }, 1)?;
+///     let stop = server.handle();
+///     actix_web::rt::spawn(server);
+///     assert!(reqwest::get(format!("http://{address}/api/health")).await?.status().is_success());
+///     stop.stop(true).await;
+/// #   Ok(())
+/// # })
+/// # }
+/// ```
+///
 /// # Errors
 /// Where a listener can't be used.
 pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Site, workers: usize) -> std::io::Result<Server> {

@@ -5,6 +5,30 @@
 //! - [`StoreError`]: why something was not done.
 //!
 //! A tape is append-only. A setup's state is derived from its tape and kept beside it, so that reading it is one row.
+//!
+//! # Examples
+//! On the test server, with the feature `testing`:
+//! ```
+//! use chrono::Utc;
+//! use ink_lamp_sitting::entry::{Entry, NoteTaken};
+//! use ink_lamp_store::{NewEntry, NewLook, NewSitting, testing::fresh_store};
+//! use uuid::Uuid;
+//!
+//! # #[tokio::main]
+//! # async fn main() -> Result<(), Box<dyn std::error::Error>> {
+//! let (store, _) = fresh_store().await?;
+//! let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
+//! let sitting = NewSitting { id: Uuid::now_v7(), name: "Clock mender".to_owned(), look, from: None, at: Utc::now() };
+//! let look = store.create_sitting(sitting).await?.looks[0].id;
+//!
+//! let entry = Entry::Note(NoteTaken { text: "The lamp hums".to_owned() });
+//! let entry = NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry };
+//! store.append(look, &entry).await?;
+//! store.append(look, &entry).await?; // sent twice, written once
+//! assert_eq!(store.tape(look, i64::MAX, 10).await?.items.len(), 1);
+//! # Ok(())
+//! # }
+//! ```
 
 mod append;
 mod changes;

@@ -1207,7 +1207,7 @@ export interface components {
             /** @description Over (+) or under (−). */
             stops: components["schemas"]["Stops"];
             /** @description Which way to go. */
-            way: components["schemas"]["Way"];
+            way: components["schemas"]["Toward"];
         };
         /** @description A piece of equipment. */
         Gear: {
@@ -2345,13 +2345,6 @@ export interface components {
              */
             ms: number;
         };
-        /** @description What is asked beside the setup itself. */
-        Question: {
-            /** @description Clipped test frames, to find the true sync time: at most 20. */
-            frames?: components["schemas"]["Clipped"][];
-            /** @description Gels of the kit: at most 100. */
-            gels?: components["schemas"]["Gel"][];
-        };
         /**
          * Format: double
          * @description A ratio as one number to 1: above 0 and up to 1024.
@@ -2713,7 +2706,7 @@ export interface components {
         SetupToStudy: {
             entry?: components["schemas"]["Entry"] | null;
             /** @description What is asked beside it. */
-            question?: components["schemas"]["Question"];
+            question?: components["schemas"]["StudyQuestion"];
             /** @description How it stands. */
             setup: components["schemas"]["Setup"];
         };
@@ -3049,6 +3042,13 @@ export interface components {
             /** @description Curtains and pulses. */
             shutter: components["schemas"]["ShutterStudy"];
         };
+        /** @description What is asked beside the setup itself. */
+        StudyQuestion: {
+            /** @description Clipped test frames, to find the true sync time: at most 20. */
+            frames?: components["schemas"]["Clipped"][];
+            /** @description Gels of the kit: at most 100. */
+            gels?: components["schemas"]["Gel"][];
+        };
         /** @description A setup at a glance. */
         Summary: {
             camera?: components["schemas"]["CameraShown"] | null;
@@ -3183,6 +3183,11 @@ export interface components {
          * @enum {string}
          */
         Tone: "light" | "middle" | "dark";
+        /**
+         * @description Which way to go.
+         * @enum {string}
+         */
+        Toward: "up" | "down";
         /** @description A transmitter. */
         Transmitter: {
             /**
@@ -3302,11 +3307,6 @@ export interface components {
          * @description A lamp's power, 1 to 2000 watts.
          */
         Watts: number;
-        /**
-         * @description Which way to go.
-         * @enum {string}
-         */
-        Way: "up" | "down";
         /** @description What a way asks of one light. */
         WayLight: {
             /** @description Its new setting as written on its own dial. */

@@ -10,8 +10,9 @@
 //!   is seen, what comes back;
 //! - [`ground`]: light, tone and evenness of the ground, its wish and its elevation;
 //! - [`shutter`], [`freeze`]: what passes the shutter, and which power freezes a movement, case by case;
-//! - [`stand`], [`stands_at`]: how a reading stands against its wish; where a light stands;
+//! - [`stands_at`]: where a light stands;
 //! - [`scene`]: all of it for one setup;
+//! - [`stand`]: how a reading stands against its wish;
 //! - [`effect`]: what one entry did, between the scenes before and after it.
 
 pub mod contours;

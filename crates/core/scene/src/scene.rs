@@ -23,6 +23,22 @@ pub struct Scene<'a> {
 
 impl<'a> Scene<'a> {
     /// The scene of a setup: levels, then the stage, then the ground's wish, then the whole.
+    ///
+    /// # Examples
+    /// ```
+    /// use ink_lamp_light::scale::{Aperture, Iso, ShutterTime};
+    /// use ink_lamp_scene::scene::Scene;
+    /// use ink_lamp_sitting::{
+    ///     entry::{CameraSet, Entry},
+    ///     setup::Setup,
+    /// };
+    ///
+    /// let set = CameraSet::new(Aperture::parse("8")?, ShutterTime::parse("1/160")?, Iso::parse("100")?);
+    /// let setup = Setup::default().apply(&Entry::Camera(set))?;
+    /// let scene = Scene::of(&setup);
+    /// assert!(scene.levels.exposure.is_some() && scene.whole.is_none() && scene.placed().is_none());
+    /// # Ok::<(), ink_lamp_light::refusal::Refusal>(())
+    /// ```
     #[must_use]
     pub fn of(setup: &'a Setup) -> Self {
         let mut levels = Levels::of(setup);

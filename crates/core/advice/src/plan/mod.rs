@@ -99,6 +99,16 @@ pub struct Plan {
 
 impl Plan {
     /// The plan of a setup.
+    ///
+    /// # Examples
+    /// ```
+    /// use ink_lamp_advice::plan::{Plan, PlanQuestion};
+    /// use ink_lamp_sitting::setup::Setup;
+    ///
+    /// // Asked how to begin.
+    /// let plan = Plan::of(&Setup::default(), &PlanQuestion { starts: true, ..PlanQuestion::default() });
+    /// assert!(plan.lights.is_empty() && !plan.starts.is_empty());
+    /// ```
     #[must_use]
     pub fn of(setup: &Setup, question: &PlanQuestion) -> Self {
         Self::of_scene(&Scene::of(setup), question)

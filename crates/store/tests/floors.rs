@@ -1,0 +1,27 @@
+//! Which module stands on which: each may name only those before it.
+
+use ink_lamp_house::House;
+
+#[test]
+fn every_module_names_only_what_stands_below_it() {
+    let floors = [
+        "entity",
+        "error",
+        "changes",
+        "migration",
+        "store",
+        "learnt",
+        "stored",
+        "kit",
+        "state",
+        "effects",
+        "record",
+        "append",
+        "new_look",
+        "setups",
+        "sittings",
+        "tape",
+        "testing",
+    ];
+    assert_eq!(House::problems(env!("CARGO_MANIFEST_DIR"), &floors), [] as [String; 0]);
+}

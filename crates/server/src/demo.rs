@@ -40,7 +40,7 @@ struct ToldEntry {
 /// # Errors
 /// Where the store refuses it.
 pub async fn load(store: &Store) -> Result<bool, StoreError> {
-    let damaged = |e: serde_json::Error| StoreError::Damaged { what: "the demo data".to_owned(), why: e.to_string() };
+    let damaged = |e: serde_json::Error| StoreError::Damaged { what: "the demo data".to_owned(), why: e.into() };
     let sittings: Vec<Told> = serde_json::from_str(DATA).map_err(damaged)?;
     let kit: KitDocument = serde_json::from_str(KIT).map_err(damaged)?;
     let mut loaded = false;

@@ -78,7 +78,8 @@ impl From<StoreError> for Problem {
                 ..Self::new(StatusCode::CONFLICT, "changed-meanwhile", "Changed meanwhile", error.to_string()).at("base")
             },
             StoreError::IdTaken(_) => Self::new(StatusCode::CONFLICT, "id-taken", "Id taken", error.to_string()).at("id"),
-            StoreError::Damaged { .. } | StoreError::Database(_) => {
+            // What is damaged, what the database did not do, and what a later store may add: the asker can do nothing about it.
+            _ => {
                 tracing::error!(%error, "the store failed");
                 let detail = "The record could not be reached or read. Nothing was changed. The server's log says more.";
                 Self::new(StatusCode::SERVICE_UNAVAILABLE, "record-out-of-reach", "Record out of reach", detail)

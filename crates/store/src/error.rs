@@ -6,6 +6,7 @@ use uuid::Uuid;
 
 /// Why something was not done. In every case nothing was changed.
 #[derive(Debug, thiserror::Error)]
+#[non_exhaustive]
 pub enum StoreError {
     /// There is no such thing.
     #[error("There is no {what} {id}.")]
@@ -41,7 +42,8 @@ pub enum StoreError {
         /// What it is.
         what: String,
         /// Why.
-        why: String,
+        #[source]
+        why: Box<dyn std::error::Error + Send + Sync>,
     },
     /// The database did not do it.
     #[error("The database did not answer: {0}")]

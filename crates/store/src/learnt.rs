@@ -27,7 +27,7 @@ pub struct Learnt {
 }
 
 pub(crate) fn sample_of(row: &Model) -> Result<Sample, StoreError> {
-    let offset = Stops::new(row.stops).map_err(|e| StoreError::Damaged { what: "what a reading taught".to_owned(), why: e.to_string() })?;
+    let offset = Stops::new(row.stops).map_err(|e| StoreError::Damaged { what: "what a reading taught".to_owned(), why: e.into() })?;
     Ok(Sample { entry: row.entry_id, unit: row.unit_id, modifier: row.modifier_id, offset })
 }
 

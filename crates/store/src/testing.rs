@@ -50,8 +50,7 @@ pub async fn first_record() -> Result<Store, StoreError> {
 }
 
 async fn fresh_database() -> Result<String, StoreError> {
-    let missing =
-        || StoreError::Damaged { what: "INK_LAMP_TEST_DATABASE_URL".to_owned(), why: "it is not set; ./run test sets it".to_owned() };
+    let missing = || StoreError::Damaged { what: "INK_LAMP_TEST_DATABASE_URL".to_owned(), why: "it is not set; ./run test sets it".into() };
     let server = std::env::var("INK_LAMP_TEST_DATABASE_URL").map_err(|_| missing())?;
     let name = format!("test_{}", Uuid::now_v7().simple());
     let admin = Database::connect(&server).await?;

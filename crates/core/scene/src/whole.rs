@@ -6,7 +6,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_sitting::{
     light::{Held, Light},
-    metered::Place,
+    metered::HeldAt,
     setup::Setup,
 };
 
@@ -59,7 +59,7 @@ pub fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<WholeCheck>
 
 /// Key and fill do; others where they were read at the face.
 fn reaches_face(light: &Light) -> bool {
-    let at_face = |held: &Held| matches!(held.how.place, Some(Place::Face | Place::ShadowSide));
+    let at_face = |held: &Held| matches!(held.how.place, Some(HeldAt::Face | HeldAt::ShadowSide));
     light.reading.is_some() && (light.is_at_face() || light.reading.as_ref().is_some_and(at_face))
 }
 

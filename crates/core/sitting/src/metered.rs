@@ -9,7 +9,7 @@ use crate::role::LightId;
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Place {
+pub enum HeldAt {
     /// At the face.
     Face,
     /// At the shadow side.
@@ -41,7 +41,7 @@ pub struct How {
     pub on: Vec<LightId>,
     /// Where.
     #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub place: Option<Place>,
+    pub place: Option<HeldAt>,
     /// What the meter wore, and where it pointed.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub receptor: Option<Receptor>,
@@ -69,9 +69,9 @@ pub enum RoomPlace {
     Ground,
 }
 
-impl From<Option<Place>> for RoomPlace {
+impl From<Option<HeldAt>> for RoomPlace {
     /// Only the ground is apart; every other place is the sitter's.
-    fn from(place: Option<Place>) -> Self {
-        if place == Some(Place::Ground) { Self::Ground } else { Self::Sitter }
+    fn from(place: Option<HeldAt>) -> Self {
+        if place == Some(HeldAt::Ground) { Self::Ground } else { Self::Sitter }
     }
 }

@@ -2,15 +2,19 @@
 
 use ink_lamp_light::scale::ShutterTime;
 
-/// One setting of aperture or ISO, or one set of filters.
-#[derive(Debug, Clone, Copy)]
-pub struct Choice {
+use super::Changes;
+
+/// One setting: an aperture, an ISO speed, or a set of filters.
+#[derive(Debug, Clone)]
+pub struct Choice<T> {
+    /// What it sets.
+    pub set: T,
     /// What it does to flash and room alike, stops against now.
     pub flash: f64,
     /// What it gives up.
     pub cost: f64,
     /// What it changes.
-    pub bits: u8,
+    pub changes: Changes,
 }
 
 /// One shutter time in one sync mode.
@@ -25,7 +29,7 @@ pub struct Shot {
     /// What it gives up.
     pub cost: f64,
     /// What it changes.
-    pub bits: u8,
+    pub changes: Changes,
     /// High-speed sync is not for this kit.
     pub blocked: bool,
 }

@@ -2,15 +2,15 @@
 //!
 //! Both room and flash move by sums of stops, so each setting is weighed once and a combination costs a few additions.
 
+mod changes;
 mod choice;
-mod family;
 pub(crate) mod space;
 
 use ink_lamp_light::{ambient::RoomWish, scale::Stops};
 
+pub use changes::Changes;
 pub use choice::{Choice, Shot};
-pub use family::Family;
-pub use space::Space;
+pub use space::{NoHighSpeed, Space};
 
 /// How well a combination does.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
@@ -27,7 +27,7 @@ pub enum Class {
 #[derive(Debug, Clone, Copy)]
 pub struct Candidate {
     /// What it changes.
-    pub family: Family,
+    pub changes: Changes,
     /// How well it does.
     pub class: Class,
     /// Aperture, shutter, ISO and filters by their place in the space.
@@ -62,14 +62,14 @@ const SPARE: f64 = 0.5;
 /// The best combination of each family, and how many were looked at.
 #[must_use]
 pub fn search(space: &Space) -> (Vec<Candidate>, u32) {
-    let mut best: [Option<Candidate>; 32] = [None; 32];
+    let mut best: [Option<Candidate>; Changes::SETS] = [None; Changes::SETS];
     let mut seen = 0;
     for (t, shot) in space.shots.iter().enumerate() {
         let (lowest, highest) = if shot.blocked { (f64::NEG_INFINITY, f64::INFINITY) } else { space.reach };
         for (f, filter) in space.filters.iter().enumerate() {
             for (i, iso) in space.isos.iter().enumerate() {
-                let (flash, cost, bits) =
-                    (filter.flash + iso.flash + shot.flash, filter.cost + iso.cost + shot.cost, filter.bits | iso.bits | shot.bits);
+                let (flash, cost) = (filter.flash + iso.flash + shot.flash, filter.cost + iso.cost + shot.cost);
+                let changes = filter.changes.and(iso.changes).and(shot.changes);
                 let room_moves = space.room + filter.flash + iso.flash + shot.room;
                 for (a, aperture) in space.apertures.iter().enumerate() {
                     seen += 1;
@@ -86,11 +86,11 @@ pub fn search(space: &Space) -> (Vec<Candidate>, u32) {
                     };
                     let spare = (SPARE - (highest - rise)).max(0.0);
                     let excess = if gap < 0.0 { -gap * EXCESS } else { 0.0 };
-                    let family = Family(bits | aperture.bits);
-                    let dials = f64::from(family.count()) * DIAL;
+                    let changes = changes.and(aperture.changes);
+                    let dials = f64::from(changes.count()) * DIAL;
                     let cost = cost + aperture.cost + dials + rise.max(0.0) * RISE + spare.min(1.0) + excess;
-                    let candidate = Candidate { family, class, at: [a, t, i, f], cost, rise, room, missed };
-                    let slot = &mut best[usize::from(family.0)];
+                    let candidate = Candidate { changes, class, at: [a, t, i, f], cost, rise, room, missed };
+                    let slot = &mut best[changes.place()];
                     if slot.as_ref().is_none_or(|now| candidate.beats(now)) {
                         *slot = Some(candidate);
                     }
@@ -118,9 +118,8 @@ impl Space {
 pub fn given_up(space: &Space, c: &Candidate) -> [f64; 7] {
     let [a, t, i, f] = c.at;
     let Shot { cost, .. } = space.shots[t];
-    let of = |choice: &Choice| choice.cost;
-    let (shutter, high_speed) = if c.family.has(Family::HIGH_SPEED) { (0.0, cost) } else { (cost, 0.0) };
-    [of(&space.apertures[a]), shutter, high_speed, of(&space.isos[i]), of(&space.filters[f]), c.rise.max(0.0), f64::from(c.family.count())]
+    let (shutter, high_speed) = if c.changes.has(Changes::HIGH_SPEED) { (0.0, cost) } else { (cost, 0.0) };
+    [space.apertures[a].cost, shutter, high_speed, space.isos[i].cost, space.filters[f].cost, c.rise.max(0.0), f64::from(c.changes.count())]
 }
 
 /// Leaves out what another way beats in everything.

@@ -14,8 +14,8 @@ use ink_lamp_scene::{levels::Levels, turn::Turn};
 use ink_lamp_sitting::{camera::Camera, kit::DialSteps, setup::Setup};
 
 use super::{
+    changes::Changes,
     choice::{Choice, Shot},
-    family::Family,
 };
 
 /// Everything to choose from.
@@ -26,23 +26,31 @@ pub struct Space {
     /// Where the room lies now, where the wish looks.
     pub room: f64,
     /// Apertures.
-    pub apertures: Vec<Choice>,
-    /// The same as settings.
-    pub apertures_set: Vec<Aperture>,
+    pub apertures: Vec<Choice<Aperture>>,
     /// Shutter times.
     pub shots: Vec<Shot>,
     /// ISO.
-    pub isos: Vec<Choice>,
-    /// The same as settings.
-    pub isos_set: Vec<Iso>,
+    pub isos: Vec<Choice<Iso>>,
     /// Filters.
-    pub filters: Vec<Choice>,
-    /// The same as filters.
-    pub filters_set: Vec<Vec<Filter>>,
+    pub filters: Vec<Choice<Vec<Filter>>>,
     /// How far down and up the flash may go before a unit comes to its end.
     pub reach: (f64, f64),
     /// Why high-speed sync is not to be had.
-    pub no_high_speed: Option<String>,
+    pub no_high_speed: Option<NoHighSpeed>,
+}
+
+/// What has no high-speed sync.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub enum NoHighSpeed {
+    /// The camera's body, by its name.
+    Body(String),
+    /// A light's unit.
+    Unit {
+        /// The unit's name.
+        unit: String,
+        /// The light's name.
+        light: String,
+    },
 }
 
 /// Softness past the smallest aperture costs this for each stop, and past f/11 a little (judgements).
@@ -70,20 +78,14 @@ impl Space {
     pub(crate) fn of(setup: &Setup, levels: &Levels, wish: RoomWish) -> Option<Self> {
         let camera = setup.camera.as_ref()?;
         let room = levels.room_for(wish)?;
-        let (apertures_set, apertures) = apertures(setup, camera);
-        let (isos_set, isos) = isos(setup, camera);
-        let (filters_set, filters) = filters(setup, camera);
         let no_high_speed = no_high_speed(setup, camera);
         Some(Self {
             wish,
             room: room.get(),
-            apertures,
-            apertures_set,
+            apertures: apertures(setup, camera),
             shots: shots(setup, camera, no_high_speed.is_some()),
-            isos,
-            isos_set,
-            filters,
-            filters_set,
+            isos: isos(setup, camera),
+            filters: filters(setup, camera),
             reach: reach(setup, levels),
             no_high_speed,
         })
@@ -102,7 +104,7 @@ fn steps(camera: &Camera, from: f64, to: f64, now: f64) -> Vec<f64> {
     places
 }
 
-fn apertures(setup: &Setup, camera: &Camera) -> (Vec<Aperture>, Vec<Choice>) {
+fn apertures(setup: &Setup, camera: &Camera) -> Vec<Choice<Aperture>> {
     let (holds, now) = (&setup.holds, camera.exposure.aperture.av());
     let (widest, smallest) = match &camera.lens {
         Some(lens) => (lens.widest.av(), lens.smallest.av()),
@@ -115,35 +117,29 @@ fn apertures(setup: &Setup, camera: &Camera) -> (Vec<Aperture>, Vec<Choice>) {
     let widest = [holds.widest.map(Aperture::av), deep_enough].into_iter().flatten().fold(widest, f64::max);
     let smallest = holds.smallest.map_or(smallest, |a| a.av().min(smallest));
     let cost = |av: f64| (av - now).abs() * LOOK + (av - SMALLEST_AV).max(0.0) * PAST_SMALLEST + (av - PAST_11.0).max(0.0) * PAST_11.1;
-    let mut out = (Vec::new(), Vec::new());
-    for av in steps(camera, widest, smallest, now) {
-        let Ok(aperture) = Aperture::from_av(av) else { continue };
-        let bits = if (av - now).abs() > 1e-6 { Family::APERTURE } else { 0 };
-        out.0.push(aperture);
-        out.1.push(Choice { flash: now - av, cost: cost(av), bits });
-    }
-    out
+    let choice = |av: f64| {
+        let changes = Changes::APERTURE.only_if((av - now).abs() > 1e-6);
+        Some(Choice { set: Aperture::from_av(av).ok()?, flash: now - av, cost: cost(av), changes })
+    };
+    steps(camera, widest, smallest, now).into_iter().filter_map(choice).collect()
 }
 
-fn isos(setup: &Setup, camera: &Camera) -> (Vec<Iso>, Vec<Choice>) {
+fn isos(setup: &Setup, camera: &Camera) -> Vec<Choice<Iso>> {
     let now = camera.exposure.iso.stops_over_100();
     let body = camera.body.as_ref();
     let base = body.map_or(USUAL_ISO.0, |b| b.base_iso.stops_over_100());
     let lowest = body.map_or(USUAL_ISO.0, |b| b.lowest_iso.map_or(base, Iso::stops_over_100).min(base));
     let cap = setup.iso_cap().map_or(USUAL_ISO.1, Iso::stops_over_100);
     let cost = |s: f64| (s - base.max(now)).max(0.0) * GRAIN + (base.min(now) - s).max(0.0) * BELOW_BASE;
-    let mut out = (Vec::new(), Vec::new());
-    for stops in steps(camera, lowest.min(now), cap.max(now), now) {
-        let Ok(iso) = Iso::from_stops_over_100(stops) else { continue };
-        let bits = if (stops - now).abs() > 1e-6 { Family::ISO } else { 0 };
-        out.0.push(iso);
-        out.1.push(Choice { flash: stops - now, cost: cost(stops), bits });
-    }
-    out
+    let choice = |stops: f64| {
+        let changes = Changes::ISO.only_if((stops - now).abs() > 1e-6);
+        Some(Choice { set: Iso::from_stops_over_100(stops).ok()?, flash: stops - now, cost: cost(stops), changes })
+    };
+    steps(camera, lowest.min(now), cap.max(now), now).into_iter().filter_map(choice).collect()
 }
 
 /// The filters that are on, none, and each one and each two of those at hand: different losses only.
-fn filters(setup: &Setup, camera: &Camera) -> (Vec<Vec<Filter>>, Vec<Choice>) {
+fn filters(setup: &Setup, camera: &Camera) -> Vec<Choice<Vec<Filter>>> {
     let now = camera.exposure.filter.get();
     let at_hand = &setup.holds.filters;
     let mut sets: Vec<Vec<Filter>> = vec![camera.filters.clone(), Vec::new()];
@@ -151,16 +147,15 @@ fn filters(setup: &Setup, camera: &Camera) -> (Vec<Vec<Filter>>, Vec<Choice>) {
     for (n, one) in at_hand.iter().enumerate() {
         sets.extend(at_hand[n + 1..].iter().map(|other| vec![one.clone(), other.clone()]));
     }
-    let mut out: (Vec<Vec<Filter>>, Vec<Choice>) = (Vec::new(), Vec::new());
+    let mut out: Vec<Choice<Vec<Filter>>> = Vec::new();
     for set in sets {
         let loss: f64 = set.iter().map(|f| f.loss.get()).sum();
-        if out.1.iter().any(|c| (c.flash - (now - loss)).abs() < 1e-6) {
+        if out.iter().any(|c| (c.flash - (now - loss)).abs() < 1e-6) {
             continue;
         }
-        let bits = if (loss - now).abs() > 1e-6 { Family::FILTER } else { 0 };
-        let cost = if bits == 0 || set.is_empty() { 0.0 } else { FILTER.0 + FILTER.1 * loss };
-        out.0.push(set);
-        out.1.push(Choice { flash: now - loss, cost, bits });
+        let changes = Changes::FILTER.only_if((loss - now).abs() > 1e-6);
+        let cost = if changes == Changes::NONE || set.is_empty() { 0.0 } else { FILTER.0 + FILTER.1 * loss };
+        out.push(Choice { set, flash: now - loss, cost, changes });
     }
     out
 }
@@ -185,25 +180,25 @@ fn shots(setup: &Setup, camera: &Camera, blocked: bool) -> Vec<Shot> {
             continue;
         }
         let changed = (tv - now).abs() > 1e-6;
-        let (flash, bits, cost) = if past {
+        let (flash, changes, cost) = if past {
             let Some(lost) = loss(shutter) else { continue };
-            (lost_now - lost, if changed { Family::HIGH_SPEED } else { 0 }, HIGH_SPEED)
+            (lost_now - lost, Changes::HIGH_SPEED.only_if(changed), HIGH_SPEED)
         } else {
-            (lost_now, if changed { Family::SHUTTER } else { 0 }, (now - tv).max(0.0) * SLOWER)
+            (lost_now, Changes::SHUTTER.only_if(changed), (now - tv).max(0.0) * SLOWER)
         };
-        shots.push(Shot { shutter, room: now - tv, flash, cost, bits, blocked: past && blocked });
+        shots.push(Shot { shutter, room: now - tv, flash, cost, changes, blocked: past && blocked });
     }
     shots
 }
 
 /// Why high-speed sync is not to be had; none where it is.
-fn no_high_speed(setup: &Setup, camera: &Camera) -> Option<String> {
+fn no_high_speed(setup: &Setup, camera: &Camera) -> Option<NoHighSpeed> {
     let body = camera.body.as_ref()?;
     if !body.high_speed {
-        return Some(format!("{} has no high-speed sync", body.name));
+        return Some(NoHighSpeed::Body(body.name.clone()));
     }
     let without = setup.lights.iter().filter_map(|l| Some((l, l.unit.as_ref()?))).find(|(_, u)| !u.high_speed);
-    without.map(|(light, unit)| format!("{} on the {} has no high-speed sync", unit.name, light.name().to_lowercase()))
+    without.map(|(light, unit)| NoHighSpeed::Unit { unit: unit.name.clone(), light: light.name() })
 }
 
 /// By how much the flash may fall and rise until the first unit comes to its end, each light first brought to where it is wished.

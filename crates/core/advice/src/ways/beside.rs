@@ -64,7 +64,7 @@ impl Here<'_> {
         #[allow(clippy::cast_possible_truncation, reason = "at most 40")]
         let thirds = (1..=(needed.min(40.0) as i32)).rev().find(|thirds| {
             let by = Stops::of(f64::from(*thirds) / 3.0);
-            let fits = |a: Aperture| self.space.apertures_set.iter().any(|s| (s.av() - a.av()).abs() < 1e-6);
+            let fits = |a: Aperture| self.space.apertures.iter().any(|c| (c.set.av() - a.av()).abs() < 1e-6);
             Aperture::from_av(self.camera.exposure.aperture.av() + by.get()).is_ok_and(fits)
                 && lights.iter().all(|l| self.setup.distance_for(l, by).is_some_and(|d| d.get() >= NEAREST))
         })?;

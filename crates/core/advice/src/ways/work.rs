@@ -1,13 +1,14 @@
 //! The few ways that stay, each worked out on the board and put into words.
 
-use crate::words::ways as words;
-use crate::words::ways::catch;
 use ink_lamp_light::{ambient::RoomWish, scale::Stops};
 use ink_lamp_scene::levels::Levels;
 use ink_lamp_sitting::setup::Setup;
 
 use super::{here::Here, way::RoomWay};
-use crate::search::{Candidate, Class, Family, Space, search, without_dominated};
+use crate::{
+    search::{Candidate, Changes, Class, Space, search, without_dominated},
+    words::ways::{self as words, catch},
+};
 
 /// At most this many mixtures are shown.
 const MIXTURES: usize = 3;
@@ -22,19 +23,19 @@ pub(super) fn ways(setup: &Setup, levels: &Levels, wish: RoomWish) -> (Vec<RoomW
     does.sort_by(|a, b| a.cost.total_cmp(&b.cost));
     let mut mixtures = 0;
     does.retain(|c| {
-        mixtures += u32::from(c.family.count() > 1) as usize;
-        c.family.count() <= 1 || mixtures <= MIXTURES
+        mixtures += u32::from(c.changes.count() > 1) as usize;
+        c.changes.count() <= 1 || mixtures <= MIXTURES
     });
     // What falls short must at least go the right way.
     let gap_now = wish.gap(Stops::of(space.room)).abs().get();
     let nearer = |c: &&Candidate| c.class != Class::Short || c.missed < gap_now - 0.05;
-    let quiet = all.iter().filter(|c| c.class != Class::Does && c.family.count() == 1).filter(nearer);
+    let quiet = all.iter().filter(|c| c.class != Class::Does && c.changes.count() == 1).filter(nearer);
     let mut ways: Vec<RoomWay> = does.iter().chain(quiet).filter_map(|c| here.way(c)).collect();
     if ways.iter().all(|w| !w.does || !w.possible) {
         // Nothing works as it stands: the mixture that comes nearest says what is missing.
-        ways.extend(all.iter().filter(|c| c.family.count() > 1).min_by(|a, b| rank(a).total_cmp(&rank(b))).and_then(|c| here.way(c)));
+        ways.extend(all.iter().filter(|c| c.changes.count() > 1).min_by(|a, b| rank(a).total_cmp(&rank(b))).and_then(|c| here.way(c)));
     }
-    if matches!(wish, RoomWish::Remove(_)) && !does.iter().any(|c| c.family.count() == 0) {
+    if matches!(wish, RoomWish::Remove(_)) && !does.iter().any(|c| c.changes.count() == 0) {
         ways.extend(here.lamps_off());
         ways.extend(here.nearer());
     }
@@ -66,14 +67,14 @@ impl Here<'_> {
         let [a, t, i, f] = c.at;
         let shot = self.space.shots.get(t)?;
         let mut set = self.camera.as_set();
-        set.aperture = *self.space.apertures_set.get(a)?;
+        set.aperture = self.space.apertures.get(a)?.set;
         set.shutter = shot.shutter;
-        set.iso = *self.space.isos_set.get(i)?;
-        if c.family.has(Family::FILTER) {
-            set.filters = Some(self.space.filters_set.get(f)?.clone());
+        set.iso = self.space.isos.get(i)?.set;
+        if c.changes.has(Changes::FILTER) {
+            set.filters = Some(self.space.filters.get(f)?.set.clone());
         }
-        let mut after = self.after(&set, c.family.has(Family::HIGH_SPEED) && !shot.blocked)?;
-        let in_use = c.family.count() == 0;
+        let mut after = self.after(&set, c.changes.has(Changes::HIGH_SPEED) && !shot.blocked)?;
+        let in_use = c.changes.count() == 0;
         if in_use {
             after.entries.clear();
         }
@@ -81,7 +82,7 @@ impl Here<'_> {
         // Where high-speed sync is not to be had, the board can't count its loss.
         let uncounted = if shot.blocked { Stops::of(-shot.flash) } else { Stops::ZERO };
         let lights = self.lights(&mut after, rise, uncounted);
-        let mut way = self.finish(&words::name(c.family, self.camera.exposure, &set), &words::id(c.family), &after, lights, rise);
+        let mut way = self.finish(&words::name(c.changes, self.camera.exposure, &set), &c.changes.id(), &after, lights, rise);
         way.in_use = in_use;
         way.given_up = c.cost;
         way.settings = words::settings(self.camera, &set);
@@ -91,9 +92,9 @@ impl Here<'_> {
         if shot.blocked {
             way.possible = false;
             way.verdict = Some(catch::NOT_WITH_THIS_KIT.to_owned());
-            way.catch = self.space.no_high_speed.clone().unwrap_or_default();
+            way.catch = self.space.no_high_speed.as_ref().map_or_else(String::new, catch::no_high_speed);
         } else {
-            self.judge(&mut way, c.family, &set, &after);
+            self.judge(&mut way, c.changes, &set, &after);
         }
         Some(way)
     }

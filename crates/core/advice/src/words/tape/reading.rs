@@ -7,7 +7,7 @@ use ink_lamp_scene::{
 };
 use ink_lamp_sitting::{
     entry::{ReadingTaken, Subject},
-    metered::Place,
+    metered::HeldAt,
     role::Role,
 };
 
@@ -20,7 +20,7 @@ use crate::words::{
 
 pub(super) fn line(taken: &ReadingTaken, did: &Effect) -> TapeLine {
     let (name, role) = match (&taken.of, &did.light) {
-        (Subject::Room, _) if taken.how.place == Some(Place::Ground) => ("Room at the ground".to_owned(), Some(Role::Room)),
+        (Subject::Room, _) if taken.how.place == Some(HeldAt::Ground) => ("Room at the ground".to_owned(), Some(Role::Room)),
         (Subject::Room, _) => ("Room".to_owned(), Some(Role::Room)),
         (Subject::Whole, _) => ("Whole".to_owned(), None),
         (Subject::Light(_), Some(light)) => (format!("{}{}", light.name, others(did.read.as_ref())), light.role),

@@ -5,7 +5,7 @@ use ink_lamp_sitting::{camera::Camera, entry::CameraSet, setup::Setup};
 
 use super::focus;
 use crate::{
-    search::Family,
+    search::{Changes, NoHighSpeed},
     words::{span::capitalised, terms},
 };
 
@@ -32,11 +32,19 @@ pub(crate) fn bring_nearer(moved: &[String]) -> String {
     format!("Bring nearer: {}", moved.join(", "))
 }
 
+/// Why high-speed sync is not to be had.
+pub(crate) fn no_high_speed(why: &NoHighSpeed) -> String {
+    match why {
+        NoHighSpeed::Body(name) => format!("{name} has no high-speed sync"),
+        NoHighSpeed::Unit { unit, light } => format!("{unit} on the {} has no high-speed sync", light.to_lowercase()),
+    }
+}
+
 /// What ends a way that falls short.
-pub(crate) fn end_of(setup: &Setup, camera: &Camera, family: Family, set: &CameraSet) -> String {
+pub(crate) fn end_of(setup: &Setup, camera: &Camera, changes: Changes, set: &CameraSet) -> String {
     let third = Series::Third;
     let now = camera.exposure;
-    if family.has(Family::SHUTTER) {
+    if changes.has(Changes::SHUTTER) {
         return if set.shutter.tv() > now.shutter.tv() {
             match camera.sync {
                 Some(sync) if camera.is_leaf() => format!("The shutter ends at {}", sync.marking(third)),
@@ -47,35 +55,35 @@ pub(crate) fn end_of(setup: &Setup, camera: &Camera, family: Family, set: &Camer
             format!("{} no longer than {}", capitalised(terms::steadiness(setup.holds.steadiness)), set.shutter.marking(third))
         };
     }
-    if family.has(Family::HIGH_SPEED) {
+    if changes.has(Changes::HIGH_SPEED) {
         return format!("The shutter ends at {}", set.shutter.marking(third));
     }
-    if family.has(Family::ISO) {
+    if changes.has(Changes::ISO) {
         return format!("ISO ends at {}", set.iso.marking(third));
     }
-    if family.has(Family::APERTURE) {
+    if changes.has(Changes::APERTURE) {
         return format!("The aperture ends at ƒ{}", set.aperture.marking(third));
     }
-    if family.has(Family::FILTER) {
+    if changes.has(Changes::FILTER) {
         return "No darker filter at hand".to_owned();
     }
     "Not enough".to_owned()
 }
 
 /// What is given up most.
-pub(crate) fn given_up(setup: &Setup, camera: &Camera, family: Family, set: &CameraSet, after: &Setup, room_known: bool) -> String {
+pub(crate) fn given_up(setup: &Setup, camera: &Camera, changes: Changes, set: &CameraSet, after: &Setup, room_known: bool) -> String {
     let now = camera.exposure;
     let base = camera.body.as_ref().map_or(0.0, |b| b.base_iso.stops_over_100());
     let by = |from: f64, to: f64| Stops::of(to - from);
     let mut words = Vec::new();
-    if family.has(Family::HIGH_SPEED) {
+    if changes.has(Changes::HIGH_SPEED) {
         words.push("Colour less steady, no meter reads it".to_owned());
     }
-    if family.has(Family::FILTER) {
+    if changes.has(Changes::FILTER) {
         let loss = after.camera.as_ref().map_or(Stops::ZERO, |c| c.exposure.filter);
         words.push(if loss.is_zero() { "Filter off".to_owned() } else { format!("Finder {} darker", loss.size()) });
     }
-    if family.has(Family::APERTURE) {
+    if changes.has(Changes::APERTURE) {
         let deeper = set.aperture.av() > now.aperture.av();
         words.push(match (focus(setup), focus(after)) {
             (Some(from), Some(to)) => format!("In focus {from}, then {to}"),
@@ -83,10 +91,10 @@ pub(crate) fn given_up(setup: &Setup, camera: &Camera, family: Family, set: &Cam
             _ => "Shallower focus".to_owned(),
         });
     }
-    if family.has(Family::SHUTTER) && set.shutter.tv() < now.shutter.tv() {
+    if changes.has(Changes::SHUTTER) && set.shutter.tv() < now.shutter.tv() {
         words.push("Sitter must hold still".to_owned());
     }
-    if family.has(Family::ISO) {
+    if changes.has(Changes::ISO) {
         let to = set.iso.stops_over_100();
         if to > base + 0.3 && to > now.iso.stops_over_100() {
             words.push(format!("Grain {} over base", by(base, to).size()));

@@ -14,7 +14,7 @@ use ink_lamp_scene::levels::Levels;
 use ink_lamp_sitting::{camera::Camera, entry::CameraSet, light::Light, metered::RoomPlace, setup::Setup};
 
 use crate::{
-    search::Family,
+    search::Changes,
     words::{
         span::{Line, Span, capitalised, strong, text},
         terms::whole_number,
@@ -174,41 +174,29 @@ pub(crate) fn settings(camera: &Camera, set: &CameraSet) -> String {
     words.join(", ")
 }
 
-pub(crate) fn id(family: Family) -> String {
-    const NAMES: [(u8, &str); 5] = [
-        (Family::APERTURE, "aperture"),
-        (Family::SHUTTER, "shutter"),
-        (Family::HIGH_SPEED, "high_speed"),
-        (Family::ISO, "iso"),
-        (Family::FILTER, "filter"),
-    ];
-    let names: Vec<&str> = NAMES.iter().filter(|(bit, _)| family.has(*bit)).map(|(_, name)| *name).collect();
-    if names.is_empty() { "as_set".to_owned() } else { names.join("_") }
-}
-
-pub(crate) fn name(family: Family, now: Exposure, set: &CameraSet) -> String {
+pub(crate) fn name(changes: Changes, now: Exposure, set: &CameraSet) -> String {
     let mut names = Vec::new();
-    if family.has(Family::HIGH_SPEED) {
+    if changes.has(Changes::HIGH_SPEED) {
         names.push("high-speed sync".to_owned());
     }
-    if family.has(Family::SHUTTER) {
+    if changes.has(Changes::SHUTTER) {
         names.push(if set.shutter.tv() > now.shutter.tv() { "faster shutter" } else { "slower shutter" }.to_owned());
     }
-    if family.has(Family::ISO) {
+    if changes.has(Changes::ISO) {
         names.push(if set.iso.sv() > now.iso.sv() { "raise ISO" } else { "lower ISO" }.to_owned());
     }
-    if family.has(Family::FILTER) {
+    if changes.has(Changes::FILTER) {
         let loss: f64 = set.filters.iter().flatten().map(|f| f.loss.get()).sum();
         names.push(if loss > 0.0 { format!("ND filter, {}", Stops::of(loss).size().replace(".0", "")) } else { "filter off".to_owned() });
     }
-    if family.has(Family::APERTURE) {
+    if changes.has(Changes::APERTURE) {
         names.push(if set.aperture.av() > now.aperture.av() { "stop down" } else { "open up" }.to_owned());
     }
     match names.len() {
         0 => "As it is set".to_owned(),
         3 => "Mix of three".to_owned(),
         4 | 5 => "Mix of four".to_owned(),
-        _ if names.len() == 2 && family.has(Family::FILTER) => capitalised(&names.join(", ")),
+        _ if names.len() == 2 && changes.has(Changes::FILTER) => capitalised(&names.join(", ")),
         _ => capitalised(&names.join(" and ")),
     }
 }

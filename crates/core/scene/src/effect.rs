@@ -149,19 +149,8 @@ impl Effect {
                 Self { light: light(now, id), at, moved: moved(before.setup, now, id), ..plain }
             }
             Entry::Automatic(frame) => Self { light: light(now, &frame.light), ..plain },
-            Entry::Start(_)
-            | Entry::RoomWish(_)
-            | Entry::Ratio(_)
-            | Entry::Length(_)
-            | Entry::Schools(_)
-            | Entry::Supplies(_)
-            | Entry::Transmitter(_)
-            | Entry::Holds(_)
-            | Entry::GroundTone(_)
-            | Entry::Frame(_)
-            | Entry::Note(_)
-            | Entry::Undo(_)
-            | Entry::Redo(_) => plain,
+            // What these did, the entry itself tells.
+            _ => plain,
         }
     }
 }

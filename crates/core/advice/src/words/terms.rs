@@ -15,6 +15,9 @@ use ink_lamp_sitting::{
     studio::Bearing,
 };
 
+/// The word on the button once a light stands elsewhere.
+pub(crate) const MOVED: &str = "Moved";
+
 /// What the meter shows of a level; none before the camera is set.
 pub(crate) fn shows(level: Stops, scene: &Scene) -> Option<FNumber> {
     Some(fnumber(Reading::av_for(level, scene.levels.exposure?)))

@@ -5,7 +5,7 @@ use ink_lamp_sitting::entry::Entry;
 
 use crate::{
     findings::put_on::{Change, PutOn},
-    words::next,
+    words::terms,
 };
 
 pub(super) fn sentence(fact: &PutOn, scene: &Scene) -> String {
@@ -31,6 +31,6 @@ pub(super) fn sentence(fact: &PutOn, scene: &Scene) -> String {
 pub(super) fn press(entry: &Entry) -> String {
     match entry {
         Entry::Dial(turned) => format!("Set {}", turned.dial),
-        _ => next::MOVED.to_owned(),
+        _ => terms::MOVED.to_owned(),
     }
 }

@@ -14,11 +14,9 @@ use crate::{
     words::{
         findings::whole,
         span::{Line, text},
+        terms,
     },
 };
-
-/// The word on the button once a light stands elsewhere.
-pub(crate) const MOVED: &str = "Moved";
 
 /// The sentence; what is dialled stands out.
 pub(crate) fn say(pick: &Pick, scene: &Scene) -> Line {
@@ -75,7 +73,7 @@ pub(crate) fn press(pick: &Pick, entry: &Entry) -> &'static str {
         (Move::ChooseRatio, _) => "3 : 1",
         (Move::Shoot, _) => "Shot",
         (_, Entry::Camera(_)) => "Set",
-        (_, Entry::Light(_)) => MOVED,
+        (_, Entry::Light(_)) => terms::MOVED,
         _ => "Dialled",
     }
 }

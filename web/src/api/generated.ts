@@ -1412,6 +1412,11 @@ export interface components {
             /** @description How it stands. */
             standing: components["schemas"]["Standing"];
         };
+        /**
+         * @description Where the meter was held.
+         * @enum {string}
+         */
+        HeldAt: "face" | "shadow_side" | "hair_or_shoulder" | "ground";
         /** @description Where high-speed sync is on: one place forgotten spoils the frame. */
         HighSpeed: {
             /** @description At the camera. */
@@ -1466,7 +1471,7 @@ export interface components {
             metered?: components["schemas"]["Metered"] | null;
             /** @description Lights that were on, besides the one that was read. */
             on?: components["schemas"]["LightId"][];
-            place?: components["schemas"]["Place"] | null;
+            place?: components["schemas"]["HeldAt"] | null;
             receptor?: components["schemas"]["Receptor"] | null;
         };
         /** @description What an import did. */
@@ -2086,11 +2091,6 @@ export interface components {
             /** @description No longer offered. */
             retired?: boolean;
         };
-        /**
-         * @description Where the meter was held.
-         * @enum {string}
-         */
-        Place: "face" | "shadow_side" | "hair_or_shoulder" | "ground";
         /** @description Everything that follows from where things stand. */
         Plan: {
             /** @description The camera. */

@@ -6,7 +6,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// What is found of a flash bulb; `light` in the setup's order.
 #[derive(Debug, Clone, PartialEq)]
@@ -25,15 +25,6 @@ pub(crate) enum Bulb {
         /// What is lost.
         loss: Stops,
     },
-}
-
-impl Bulb {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::Hot { .. } => FindingKind::BulbHot,
-            Self::Cut { .. } => FindingKind::BulbCut,
-        }
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {

@@ -6,7 +6,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 use crate::action::camera_with;
 
 /// What is found of aperture and ISO.
@@ -26,15 +26,6 @@ pub(crate) enum Camera {
         /// The cap.
         cap: Iso,
     },
-}
-
-impl Camera {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::Diffraction { .. } => FindingKind::Diffraction,
-            Self::IsoPastCap { .. } => FindingKind::IsoPastCap,
-        }
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Vec<Found> {

@@ -6,7 +6,7 @@ use ink_lamp_scene::{
     stage::Stage,
 };
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// What is found of the key's catch-lights; `light` in the setup's order.
 #[derive(Debug, Clone, PartialEq)]
@@ -29,13 +29,6 @@ pub(crate) enum CatchLights {
         /// Another light has one there.
         other_has: bool,
     },
-}
-
-impl CatchLights {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::CatchLight
-    }
 }
 
 pub(super) fn of(stage: &Stage, on: &OnFace, eyes: &[Eye]) -> Option<Found> {

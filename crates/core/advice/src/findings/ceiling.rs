@@ -6,7 +6,7 @@ use ink_lamp_scene::{
     stage::{Placed, Stage},
 };
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A light does not fit under the ceiling.
 #[derive(Debug, Clone, PartialEq)]
@@ -17,13 +17,6 @@ pub(crate) struct Ceiling {
     pub(crate) ceiling: Meters,
     /// By how much it is to be lowered, metres.
     pub(crate) by: f64,
-}
-
-impl Ceiling {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::CeilingLow
-    }
 }
 
 pub(super) fn of(stage: &Stage, light: &Placed) -> Option<Found> {

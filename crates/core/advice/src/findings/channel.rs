@@ -2,7 +2,7 @@
 
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 use crate::action::light_with;
 
 /// A unit listens on another channel than the others.
@@ -14,13 +14,6 @@ pub(crate) struct Channel {
     pub(crate) channel: u8,
     /// The one that most are on.
     pub(crate) most: u8,
-}
-
-impl Channel {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::ChannelClash
-    }
 }
 
 /// Devices that are to fire together share a channel.

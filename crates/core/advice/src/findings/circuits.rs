@@ -5,18 +5,11 @@ use ink_lamp_scene::{
     scene::Scene,
 };
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// Units draw more than a circuit carries.
 #[derive(Debug, Clone, PartialEq)]
 pub(crate) struct Circuits(pub(crate) Circuit);
-
-impl Circuits {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::CircuitLoad
-    }
-}
 
 pub(super) fn of(scene: &Scene) -> Vec<Found> {
     let lights = &scene.setup.lights;

@@ -2,20 +2,13 @@
 
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// The on-camera unit adds to the exposure.
 #[derive(Debug, Clone, PartialEq)]
 pub(crate) struct Commander {
     /// What it is called.
     pub(crate) name: String,
-}
-
-impl Commander {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::CommanderContributes
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {

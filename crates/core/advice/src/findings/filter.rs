@@ -3,20 +3,13 @@
 use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A filter that every measured light with a wish falls short by: none was turned up for it.
 #[derive(Debug, Clone, PartialEq)]
 pub(crate) struct Filter {
     /// What it takes.
     pub(crate) takes: Stops,
-}
-
-impl Filter {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::Uncompensated
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {

@@ -4,7 +4,7 @@ use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::movement::MovementKind;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A ghost below this is not seen, stops against the flash (a judgement).
 const SEEN_GHOST: f64 = -6.0;
@@ -18,13 +18,6 @@ pub(crate) struct Ghost {
     pub(crate) smear: f64,
     /// Against the flash, at its brightest.
     pub(crate) level: Stops,
-}
-
-impl Ghost {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::Ghost
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {

@@ -4,7 +4,7 @@ use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::{ground::outcome, scene::Scene};
 use ink_lamp_sitting::{role::Role, studio::GroundTone};
 
-use super::{FindingKind, Found};
+use super::Found;
 use crate::ground_ways::{self, Way};
 
 /// The ground is not as wished.
@@ -18,15 +18,6 @@ pub(crate) struct Ground {
     pub(crate) wish: GroundTone,
     /// What gives it, where one way does.
     pub(crate) best: Option<Way>,
-}
-
-impl Ground {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self.wish {
-            GroundTone::Black => FindingKind::GroundTooNear,
-            GroundTone::Grey { .. } | GroundTone::White => FindingKind::GroundTone,
-        }
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {

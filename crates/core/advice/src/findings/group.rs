@@ -6,7 +6,7 @@ use ink_lamp_sitting::{
     light::Light,
 };
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// What is found of groups; `light` in the setup's order.
 #[derive(Debug, Clone, PartialEq)]
@@ -31,15 +31,6 @@ pub(crate) enum Groups {
         /// The group.
         group: Group,
     },
-}
-
-impl Groups {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::Missing { .. } => FindingKind::GroupMissing,
-            Self::Shared { .. } => FindingKind::GroupShared,
-        }
-    }
 }
 
 pub(super) fn missing(scene: &Scene, index: usize) -> Option<Found> {

@@ -3,7 +3,7 @@
 use ink_lamp_light::measure::Watts;
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A modelling lamp burns behind a gel.
 #[derive(Debug, Clone, PartialEq)]
@@ -12,13 +12,6 @@ pub(crate) struct HotLamp {
     pub(crate) unit: String,
     /// Its lamp.
     pub(crate) lamp: Watts,
-}
-
-impl HotLamp {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::HotLamp
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {

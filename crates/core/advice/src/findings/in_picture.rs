@@ -5,7 +5,7 @@ use ink_lamp_scene::{
     stage::{Placed, Stage},
 };
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A light or its stand is in the picture.
 #[derive(Debug, Clone, PartialEq)]
@@ -14,13 +14,6 @@ pub(crate) struct InPicture {
     pub(crate) light: usize,
     /// The light itself; else its stand.
     pub(crate) front: bool,
-}
-
-impl InPicture {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::InPicture
-    }
 }
 
 pub(super) fn of(stage: &Stage, light: &Placed) -> Option<Found> {

@@ -11,7 +11,7 @@ use ink_lamp_sitting::{
     studio::{LightPlace, Point},
 };
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// The key comes from the side that the room's own light does not.
 #[derive(Debug, Clone, PartialEq)]
@@ -20,13 +20,6 @@ pub(crate) struct KeyAgainstRoom {
     pub(crate) light: usize,
     /// It comes from camera left, the room's light from camera right; else the other way round.
     pub(crate) key_left: bool,
-}
-
-impl KeyAgainstRoom {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::KeyAgainstRoom
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {

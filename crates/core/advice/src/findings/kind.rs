@@ -1,6 +1,12 @@
 //! What can be found, by its kind.
 
+use ink_lamp_sitting::studio::GroundTone;
 use serde::Serialize;
+
+use super::{
+    Fact, bulb::Bulb, camera::Camera, ground::Ground, group::Groups, lamps::RoomLamps, put_on::PutOn, reading::Reading, recharge::Recharge,
+    rim::Rim, sync::Sync, transmitter::Sends,
+};
 
 /// What can be found.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
@@ -123,5 +129,59 @@ impl FindingKind {
                 | Self::RatioOverRoom
                 | Self::LineOfSight
         )
+    }
+}
+
+impl Fact {
+    /// Its kind.
+    pub(crate) const fn kind(&self) -> FindingKind {
+        match self {
+            Self::Camera(Camera::Diffraction { .. }) => FindingKind::Diffraction,
+            Self::Camera(Camera::IsoPastCap { .. }) => FindingKind::IsoPastCap,
+            Self::Filter(_) => FindingKind::Uncompensated,
+            Self::Slow(_) => FindingKind::SlowShutter,
+            Self::Sync(Sync::Partly { .. }) => FindingKind::HighSpeedPartly,
+            Self::Sync(Sync::Late { .. } | Sync::Past { .. }) => FindingKind::PastSync,
+            Self::Tail(_) => FindingKind::PulseTail,
+            Self::Bulb(Bulb::Hot { .. }) => FindingKind::BulbHot,
+            Self::Bulb(Bulb::Cut { .. }) => FindingKind::BulbCut,
+            Self::Ghost(_) => FindingKind::Ghost,
+            Self::RoomOverShadow(_) => FindingKind::RoomOverShadow,
+            Self::RoomLamps(RoomLamps::Mix { .. }) => FindingKind::LampsMix,
+            Self::RoomLamps(RoomLamps::Differ { .. }) => FindingKind::RoomPlaces,
+            Self::NoFlashFrame(_) => FindingKind::NoFlashFrame,
+            Self::Whole(_) => FindingKind::WholeDiffers,
+            Self::Reading(Reading::NoFlash { .. }) => FindingKind::NoFlash,
+            Self::Reading(Reading::OtherIso { .. }) => FindingKind::MeterSettings,
+            Self::PowerEnds(_) => FindingKind::PowerEnds,
+            Self::PutOn(PutOn::ChargeKept { .. }) => FindingKind::ChargeKept,
+            Self::PutOn(PutOn::Uncompensated { .. }) => FindingKind::Uncompensated,
+            Self::Sheet(_) => FindingKind::GuideUnits,
+            Self::NearEyes(_) => FindingKind::Eyes,
+            Self::HotLamp(_) => FindingKind::HotLamp,
+            Self::Recharge(Recharge::Slow { .. }) => FindingKind::RecycleSlow,
+            Self::Recharge(Recharge::Few { .. }) => FindingKind::BatteryWeak,
+            Self::Sockets(_) => FindingKind::DarkSockets,
+            Self::CatchLights(_) => FindingKind::CatchLight,
+            Self::Rim(Rim::NoWrap(_)) => FindingKind::RimNoWrap,
+            Self::Rim(Rim::Flare(_)) => FindingKind::Flare,
+            Self::InPicture(_) => FindingKind::InPicture,
+            Self::Ceiling(_) => FindingKind::CeilingLow,
+            Self::Overhead(_) => FindingKind::Overhead,
+            Self::KeyAgainstRoom(_) => FindingKind::KeyAgainstRoom,
+            Self::RatioOverRoom(_) => FindingKind::RatioOverRoom,
+            Self::Ground(Ground { wish: GroundTone::Black, .. }) => FindingKind::GroundTooNear,
+            Self::Ground(Ground { wish: GroundTone::Grey { .. } | GroundTone::White, .. }) => FindingKind::GroundTone,
+            Self::Narrow(_) => FindingKind::GroundNarrow,
+            Self::Channel(_) => FindingKind::ChannelClash,
+            Self::Commander(_) => FindingKind::CommanderContributes,
+            Self::LineOfSight(_) => FindingKind::LineOfSight,
+            Self::Groups(Groups::Missing { .. }) => FindingKind::GroupMissing,
+            Self::Groups(Groups::Shared { .. }) => FindingKind::GroupShared,
+            Self::Sends(Sends::Lowest { .. }) => FindingKind::TransmitterLowest,
+            Self::Sends(Sends::Steps { .. }) => FindingKind::StepsDiffer,
+            Self::Sends(Sends::Slave { .. }) => FindingKind::SlaveCell,
+            Self::Circuits(_) => FindingKind::CircuitLoad,
+        }
     }
 }

@@ -4,7 +4,7 @@ use ink_lamp_light::measure::Kelvin;
 use ink_lamp_scene::{mixture::mixture, scene::Scene};
 use ink_lamp_sitting::{metered::RoomPlace, room::Lamps};
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A shift of colour below this is hardly seen on skin (a judgement): 8 mired.
 const SEEN_MIRED: f64 = 8.0;
@@ -30,15 +30,6 @@ pub(crate) enum RoomLamps {
         /// At the ground.
         ground: Lamps,
     },
-}
-
-impl RoomLamps {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::Mix { .. } => FindingKind::LampsMix,
-            Self::Differ { .. } => FindingKind::RoomPlaces,
-        }
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Vec<Found> {

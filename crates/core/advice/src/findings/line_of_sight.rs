@@ -6,7 +6,7 @@ use ink_lamp_scene::{
 };
 use ink_lamp_sitting::kit::Link;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A transmitter sends light.
 #[derive(Debug, Clone, PartialEq)]
@@ -20,13 +20,6 @@ pub(crate) enum LineOfSight {
     },
     /// Nothing is known to.
     Needed,
-}
-
-impl LineOfSight {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::LineOfSight
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Vec<Found> {

@@ -23,15 +23,6 @@ macro_rules! subjects {
             )*
         }
 
-        impl Fact {
-            /// Its kind.
-            pub(crate) const fn kind(&self) -> FindingKind {
-                match self {
-                    $(Self::$fact(fact) => fact.kind(),)*
-                }
-            }
-        }
-
         $(
             impl From<$module::$fact> for Fact {
                 fn from(fact: $module::$fact) -> Self {

@@ -3,7 +3,7 @@
 use ink_lamp_light::measure::Meters;
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// Nearer than this a flash near full power is too close to the eyes, metres (usual caution, no source).
 const CLOSE: f64 = 1.0;
@@ -17,13 +17,6 @@ pub(crate) struct NearEyes {
     pub(crate) light: usize,
     /// How far from the face.
     pub(crate) at: Meters,
-}
-
-impl NearEyes {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::Eyes
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {

@@ -4,7 +4,7 @@ use ink_lamp_light::scale::{Reflectance, Stops, grey_code, level_of_code};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::metered::RoomPlace;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A frame without flash may differ by this much: cameras' curves and flare (a judgement).
 const FRAME_DIFFERS: f64 = 0.7;
@@ -20,13 +20,6 @@ pub(crate) struct NoFlashFrame {
     pub(crate) expected: u8,
     /// Brighter (+) or darker (−).
     pub(crate) off: Stops,
-}
-
-impl NoFlashFrame {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::NoFlashFrame
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Vec<Found> {

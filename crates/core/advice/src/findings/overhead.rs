@@ -5,20 +5,13 @@ use ink_lamp_scene::{
     stage::{Placed, Stage},
 };
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A light hangs over the sitter.
 #[derive(Debug, Clone, PartialEq)]
 pub(crate) struct Overhead {
     /// Whose, in the setup's order.
     pub(crate) light: usize,
-}
-
-impl Overhead {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::Overhead
-    }
 }
 
 pub(super) fn of(stage: &Stage, light: &Placed) -> Option<Found> {

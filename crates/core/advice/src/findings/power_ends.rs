@@ -10,7 +10,7 @@ use ink_lamp_sitting::{
     entry::{Entry, LightPut},
 };
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// A wish lies outside a unit's power.
 #[derive(Debug, Clone, PartialEq)]
@@ -23,13 +23,6 @@ pub(crate) struct PowerEnds {
     pub(crate) left: Stops,
     /// The distance that gives the rest.
     pub(crate) to: Option<Meters>,
-}
-
-impl PowerEnds {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::PowerEnds
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {

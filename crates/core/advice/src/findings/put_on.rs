@@ -4,7 +4,7 @@ use ink_lamp_light::{scale::Stops, strobe::Pulse};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::light::{Because, Standing};
 
-use super::{FindingKind, Found};
+use super::Found;
 use crate::next;
 
 /// What is found of a light that was changed since it was read; `light` in the setup's order.
@@ -37,15 +37,6 @@ pub(crate) enum Change {
     Gels,
     /// Its modifier.
     Modifier,
-}
-
-impl PutOn {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::ChargeKept { .. } => FindingKind::ChargeKept,
-            Self::Uncompensated { .. } => FindingKind::Uncompensated,
-        }
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {

@@ -4,7 +4,7 @@ use ink_lamp_light::ratio::{Convention, Ratio};
 use ink_lamp_scene::{returned::returned, scene::Scene};
 use ink_lamp_sitting::role::Role;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// What the room throws back does not allow the ratio.
 #[derive(Debug, Clone, PartialEq)]
@@ -13,13 +13,6 @@ pub(crate) struct RatioOverRoom {
     pub(crate) greatest: Ratio,
     /// What is wished.
     pub(crate) wished: Ratio,
-}
-
-impl RatioOverRoom {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::RatioOverRoom
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {

@@ -3,7 +3,7 @@
 use ink_lamp_light::scale::Iso;
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// What is found of a reading; `light` in the setup's order.
 #[derive(Debug, Clone, PartialEq)]
@@ -22,15 +22,6 @@ pub(crate) enum Reading {
         /// The camera's.
         at: Iso,
     },
-}
-
-impl Reading {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::NoFlash { .. } => FindingKind::NoFlash,
-            Self::OtherIso { .. } => FindingKind::MeterSettings,
-        }
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {

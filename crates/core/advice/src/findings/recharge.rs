@@ -2,7 +2,7 @@
 
 use ink_lamp_scene::{energy, scene::Scene};
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// Fewer frames than this are few (a judgement).
 const FEW_POPS: u32 = 100;
@@ -26,15 +26,6 @@ pub(crate) enum Recharge {
         /// How many.
         pops: u32,
     },
-}
-
-impl Recharge {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::Slow { .. } => FindingKind::RecycleSlow,
-            Self::Few { .. } => FindingKind::BatteryWeak,
-        }
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {

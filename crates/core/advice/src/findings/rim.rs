@@ -6,7 +6,7 @@ use ink_lamp_scene::{
 };
 use ink_lamp_sitting::role::Role;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// What is found of a light from behind.
 #[derive(Debug, Clone, PartialEq)]
@@ -15,15 +15,6 @@ pub(crate) enum Rim {
     NoWrap(rims::Rim),
     /// It shines into the lens.
     Flare(rims::Rim),
-}
-
-impl Rim {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::NoWrap(_) => FindingKind::RimNoWrap,
-            Self::Flare(_) => FindingKind::Flare,
-        }
-    }
 }
 
 pub(super) fn of(stage: &Stage, light: &Placed) -> Option<Found> {

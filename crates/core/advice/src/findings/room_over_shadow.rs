@@ -4,20 +4,13 @@ use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::{levels::TOLERANCE_TENTHS, scene::Scene};
 use ink_lamp_sitting::role::Role;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// The room alone is brighter than the shadow side is wished.
 #[derive(Debug, Clone, PartialEq)]
 pub(crate) struct RoomOverShadow {
     /// By how much.
     pub(crate) by: Stops,
-}
-
-impl RoomOverShadow {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::RoomOverShadow
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {

@@ -3,7 +3,7 @@
 use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// Metres and feet mixed in a guide number.
 #[derive(Debug, Clone, PartialEq)]
@@ -12,13 +12,6 @@ pub(crate) struct Sheet {
     pub(crate) unit: String,
     /// How far guide number and rated energy lie apart.
     pub(crate) off: Stops,
-}
-
-impl Sheet {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::GuideUnits
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {

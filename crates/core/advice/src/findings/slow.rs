@@ -6,7 +6,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::scene::Scene;
 
-use super::{FindingKind, Found};
+use super::Found;
 use crate::action::camera_with;
 
 /// Slower than this is not held by hand, and a sitter who moves draws a ghost (common practice, no source): 1/60 s.
@@ -19,13 +19,6 @@ pub(crate) struct Slow {
     pub(crate) at: ShutterTime,
     /// Where the room lies.
     pub(crate) room: Option<Stops>,
-}
-
-impl Slow {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::SlowShutter
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {

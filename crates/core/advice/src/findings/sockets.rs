@@ -3,7 +3,7 @@
 use ink_lamp_light::{field::DVec3, measure::Meters};
 use ink_lamp_scene::{face::OnFace, stage::Stage};
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// The brows keep the key out of the eyes.
 #[derive(Debug, Clone, PartialEq)]
@@ -12,13 +12,6 @@ pub(crate) struct Sockets {
     pub(crate) light: usize,
     /// The height that would reach them from where it stands, where there is one.
     pub(crate) lower: Option<Meters>,
-}
-
-impl Sockets {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::DarkSockets
-    }
 }
 
 pub(super) fn of(stage: &Stage, on: &OnFace) -> Option<Found> {

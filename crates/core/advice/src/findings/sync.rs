@@ -11,7 +11,7 @@ use ink_lamp_sitting::{
     light::Light,
 };
 
-use super::{FindingKind, Found};
+use super::Found;
 use crate::action::camera_with;
 
 /// Less of a frame than this goes black unseen.
@@ -60,15 +60,6 @@ pub(crate) enum Would {
     NotWith(String),
     /// The camera has none, or there is no flash.
     No,
-}
-
-impl Sync {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::Partly { .. } => FindingKind::HighSpeedPartly,
-            Self::Late { .. } | Self::Past { .. } => FindingKind::PastSync,
-        }
-    }
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {

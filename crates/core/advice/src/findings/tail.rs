@@ -4,7 +4,7 @@ use ink_lamp_light::scale::{ShutterTime, Stops};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{light::Light, setup::Setup};
 
-use super::{FindingKind, Found};
+use super::Found;
 use crate::action::camera_with;
 
 /// A tail below this is not seen, stops (a judgement): what a meter in tenths tells twice over.
@@ -34,13 +34,6 @@ pub(crate) enum Edge {
     Loses(Stops),
     /// It gets no light.
     Dark,
-}
-
-impl Tail {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::PulseTail
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {

@@ -4,7 +4,7 @@ use ink_lamp_light::strobe::{DialStep, PowerScaleSpec};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::kit::GroupControl;
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// What is found of transmitter and unit together; the unit by its name.
 #[derive(Debug, Clone, PartialEq)]
@@ -36,16 +36,6 @@ pub(crate) enum Sends {
         /// How many are sent.
         sent: u8,
     },
-}
-
-impl Sends {
-    pub(super) const fn kind(&self) -> FindingKind {
-        match self {
-            Self::Lowest { .. } => FindingKind::TransmitterLowest,
-            Self::Steps { .. } => FindingKind::StepsDiffer,
-            Self::Slave { .. } => FindingKind::SlaveCell,
-        }
-    }
 }
 
 pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {

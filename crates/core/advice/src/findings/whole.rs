@@ -2,18 +2,11 @@
 
 use ink_lamp_scene::{scene::Scene, whole::WholeCheck};
 
-use super::{FindingKind, Found};
+use super::Found;
 
 /// The reading with all lights on differs from the sum of the parts.
 #[derive(Debug, Clone, PartialEq)]
 pub(crate) struct Whole(pub(crate) WholeCheck);
-
-impl Whole {
-    #[allow(clippy::unused_self, reason = "as every subject's")]
-    pub(super) const fn kind(&self) -> FindingKind {
-        FindingKind::WholeDiffers
-    }
-}
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {
     let check = scene.whole.filter(|c| c.differs)?;

@@ -9,11 +9,10 @@ use ink_lamp_sitting::{
     likely,
     setup::Setup,
 };
-use sea_orm::ActiveModelTrait;
-use sea_orm::EntityTrait;
 use sea_orm::{
+    ActiveModelTrait,
     ActiveValue::{NotSet, Set},
-    ConnectionTrait,
+    ConnectionTrait, EntityTrait,
 };
 use uuid::Uuid;
 
@@ -81,7 +80,7 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
             (after, Some(new.id), Vec::new())
         }
     };
-    let effect = Effect::of(&Scene::of(&before), &new.entry, &Scene::of(&after));
+    let effect = Effect::of(&before, &new.entry, &Scene::of(&after));
     let entry = tape_entry::ActiveModel {
         id: Set(new.id),
         setup_id: Set(row.id),
@@ -99,7 +98,7 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         // The same id, sent to two setups at the same moment.
         return Err(StoreError::IdTaken(new.id));
     }
-    effects::keep(db, new.id, &effect).await?;
+    effects::keep(db, &[(new.id, effect)]).await?;
     // Worked on when it happened, by a clock that can't be ahead; an entry that comes late does not set it back.
     let updated_at = new.at.min(Utc::now()).max(row.updated_at);
     let row = setup::Model { version: row.version + 1, state: json(&after)?, standing, undone: json(&undone)?, updated_at, ..row };

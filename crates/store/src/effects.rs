@@ -15,10 +15,17 @@ use crate::{
     stored::{json, parsed},
 };
 
-/// Keeps what an entry did. What is there already stays.
-pub(crate) async fn keep(db: &impl ConnectionTrait, entry: Uuid, effect: &Effect) -> Result<(), StoreError> {
-    let row = entry_effect::ActiveModel { entry_id: Set(entry), effect: Set(json(effect)?) };
-    entry_effect::Entity::insert(row).on_conflict_do_nothing_on([entry_effect::Column::EntryId]).exec_without_returning(db).await?;
+/// So many rows go in at once: far from the most parameters of a statement.
+const AT_ONCE: usize = 1000;
+
+/// Keeps what entries did. What is there already stays.
+pub(crate) async fn keep(db: &impl ConnectionTrait, effects: &[(Uuid, Effect)]) -> Result<(), StoreError> {
+    for some in effects.chunks(AT_ONCE) {
+        let row = |(id, effect): &(Uuid, Effect)| Ok(entry_effect::ActiveModel { entry_id: Set(*id), effect: Set(json(effect)?) });
+        let rows = some.iter().map(row).collect::<Result<Vec<_>, StoreError>>()?;
+        let insert = entry_effect::Entity::insert_many(rows).on_conflict_do_nothing_on([entry_effect::Column::EntryId]);
+        insert.exec_without_returning(db).await?;
+    }
     Ok(())
 }
 
@@ -28,9 +35,7 @@ pub(crate) async fn of(db: &impl ConnectionTrait, setup: Uuid, ids: &[Uuid]) -> 
     if kept.len() == ids.len() {
         return Ok(kept);
     }
-    for (id, effect) in replayed(&entries(db, setup, i64::MAX).await?) {
-        keep(db, id, &effect).await?;
-    }
+    keep(db, &replayed(&entries(db, setup, i64::MAX).await?)).await?;
     read(db, ids).await
 }
 
@@ -57,7 +62,7 @@ fn follow(tape: &[(Uuid, Entry)], effects: &mut Vec<(Uuid, Effect)>) -> Result<(
     for (id, entry) in tape {
         history.write(*id, entry)?;
         let after = if entry.is_fact() { before.apply(entry)? } else { history.setup()? };
-        effects.push((*id, Effect::of(&Scene::of(&before), entry, &Scene::of(&after))));
+        effects.push((*id, Effect::of(&before, entry, &Scene::of(&after))));
         before = after;
     }
     Ok(())

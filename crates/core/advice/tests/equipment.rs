@@ -247,7 +247,7 @@ fn a_light_that_was_read_with_others_on_is_untangled() {
     let then = after(&waiting, &[reads("fill", "4 4")]);
     assert!((level(&then, "key") + 0.575).abs() < 0.01);
     let entry: Entry = serde_json::from_value(read_how("key", "8 0", json!({"on": ["fill"]}))).unwrap();
-    let line = TapeLine::of(&entry, &Effect::of(&Scene::of(&waiting), &entry, &Scene::of(&known)));
+    let line = TapeLine::of(&entry, &Effect::of(&waiting, &entry, &Scene::of(&known)));
     assert_eq!(plain(&line.head), "Key + fill 8 0");
     // A later turn of the fill's dial does not change what the key gave.
     let fill = json!({"light": {"light": "fill", "role": "fill", "unit": unit(400.0, json!({})), "dial": "1/8"}});

@@ -236,7 +236,7 @@ proptest! {
             let after = setup.apply(&action.entry);
             prop_assert!(after.is_ok(), "{:?} is refused: {after:?}", action.entry);
             let after = after.unwrap();
-            let _ = TapeLine::of(&action.entry, &Effect::of(&Scene::of(&setup), &action.entry, &Scene::of(&after)));
+            let _ = TapeLine::of(&action.entry, &Effect::of(&setup, &action.entry, &Scene::of(&after)));
         }
         for decision in [board.room.remove, board.room.keep] {
             prop_assert!(setup.apply(&decision).is_ok());

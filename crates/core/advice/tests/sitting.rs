@@ -396,7 +396,7 @@ fn the_tape_says_what_was_done_and_what_it_meant() {
     for step in steps {
         let entry = entry(step);
         let next = setup.apply(&entry).unwrap();
-        let line = TapeLine::of(&entry, &Effect::of(&Scene::of(&setup), &entry, &Scene::of(&next)));
+        let line = TapeLine::of(&entry, &Effect::of(&setup, &entry, &Scene::of(&next)));
         tape.push(format!("{} | {}", plain(&line.head), line.tail));
         setup = next;
     }

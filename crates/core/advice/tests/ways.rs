@@ -174,7 +174,7 @@ fn iso_and_shutter_together_are_told_exactly_and_as_printed() {
     assert_eq!(Board::of(&after).lane("room").unwrap().reading.as_ref().unwrap().shown, "−1.7");
     // The tape says so.
     let entry: Entry = serde_json::from_value(entries[2].clone()).unwrap();
-    let told = TapeLine::of(&entry, &Effect::of(&Scene::of(&setup(&entries[..2])), &entry, &Scene::of(&after)));
+    let told = TapeLine::of(&entry, &Effect::of(&setup(&entries[..2]), &entry, &Scene::of(&after)));
     assert_eq!(told.tail, "ISO 50, room 1.67 stops darker, 1.68 by the printed numbers");
 }
 

@@ -113,7 +113,7 @@ pub enum Forgotten {
 }
 
 impl Effect {
-    /// What an entry did, between the scene before it and the one after.
+    /// What an entry did, between the setup before it and the scene after.
     ///
     /// # Examples
     /// ```
@@ -126,27 +126,27 @@ impl Effect {
     /// let before = Setup::default();
     /// let entry = Entry::Frame(FrameShot { note: None, no_flash: None });
     /// let after = before.apply(&entry)?;
-    /// assert_eq!(Effect::of(&Scene::of(&before), &entry, &Scene::of(&after)).frames, 1);
+    /// assert_eq!(Effect::of(&before, &entry, &Scene::of(&after)).frames, 1);
     /// # Ok::<(), ink_lamp_light::refusal::Refusal>(())
     /// ```
     #[must_use]
-    pub fn of(before: &Scene, entry: &Entry, after: &Scene) -> Self {
+    pub fn of(before: &Setup, entry: &Entry, after: &Scene) -> Self {
         let now = after.setup;
         let plain = Self { frames: now.frames, length: now.length, ..Self::default() };
         let light = |setup: &Setup, id: &LightId| Some(LightThen::of(setup, id));
         match entry {
             Entry::Reading(taken) => Self { light: read_light(now, &taken.of), read: Some(Read::of(after, taken)), ..plain },
-            Entry::Camera(_) => Self { room: room_moved(before.setup, now), ..plain },
-            Entry::Dial(turned) => Self { light: light(now, &turned.light), power: power(before.setup, now, &turned.light), ..plain },
+            Entry::Camera(_) => Self { room: room_moved(before, now), ..plain },
+            Entry::Dial(turned) => Self { light: light(now, &turned.light), power: power(before, now, &turned.light), ..plain },
             Entry::Light(put) => Self { light: light(now, &put.light), ..plain },
-            Entry::LightRemoved(removed) => Self { light: light(before.setup, &removed.light), ..plain },
+            Entry::LightRemoved(removed) => Self { light: light(before, &removed.light), ..plain },
             Entry::Target(set) => Self { light: light(now, &set.light), ratio: now.ratio, ..plain },
             Entry::Firing(_) => Self { forgotten: forgotten(now), ..plain },
             Entry::Studio(_) | Entry::SitterMoved(_) => Self { camera_away: Some(now.studio().camera_away()), ..plain },
             Entry::Placed(placed) => {
                 let id = &placed.light;
                 let at = now.light(id).and_then(|l| stands_at(l, now));
-                Self { light: light(now, id), at, moved: moved(before.setup, now, id), ..plain }
+                Self { light: light(now, id), at, moved: moved(before, now, id), ..plain }
             }
             Entry::Automatic(frame) => Self { light: light(now, &frame.light), ..plain },
             // What these did, the entry itself tells.
@@ -172,6 +172,18 @@ impl LightThen {
     }
 }
 
+impl Forgotten {
+    /// A place of a setup, by the name that its light has there.
+    #[must_use]
+    pub fn of(setup: &Setup, place: &SyncPlace) -> Self {
+        match place {
+            SyncPlace::Camera => Self::Camera,
+            SyncPlace::Transmitter => Self::Transmitter,
+            SyncPlace::Unit(id) => Self::Unit(LightThen::of(setup, id).name),
+        }
+    }
+}
+
 fn read_light(now: &Setup, of: &Subject) -> Option<LightThen> {
     match of {
         Subject::Light(id) => Some(LightThen::of(now, id)),
@@ -182,7 +194,6 @@ fn read_light(now: &Setup, of: &Subject) -> Option<LightThen> {
 impl Read {
     fn of(after: &Scene, taken: &ReadingTaken) -> Self {
         let (now, levels) = (after.setup, &after.levels);
-        let index = |id: &LightId| now.lights.iter().position(|l| l.id == *id);
         let (held, others, stand, level) = match &taken.of {
             Subject::Room => (now.room.seen.last().map(|s| s.reading), Vec::new(), None, None),
             Subject::Whole => (now.whole.as_ref().map(|w| w.reading), Vec::new(), Some(Stand::of_whole(after)), levels.whole),
@@ -190,7 +201,7 @@ impl Read {
                 let held = now.light(id).and_then(|l| l.reading.as_ref());
                 let others = held.map(|h| h.others.as_slice()).unwrap_or_default();
                 let others = others.iter().map(|o| LightThen::of(now, &o.light).name).collect();
-                let of = index(id).map(|i| (Stand::of_light(after, i), levels.lights[i].shown()));
+                let of = now.index_of(id).map(|i| (Stand::of_light(after, i), levels.lights[i].shown()));
                 (held.map(|h| h.reading), others, of.map(|o| o.0), of.and_then(|o| o.1))
             }
         };
@@ -224,10 +235,5 @@ fn moved(before: &Setup, now: &Setup, id: &LightId) -> Option<Stops> {
 }
 
 fn forgotten(now: &Setup) -> Vec<Forgotten> {
-    let place = |place: SyncPlace| match place {
-        SyncPlace::Camera => Forgotten::Camera,
-        SyncPlace::Transmitter => Forgotten::Transmitter,
-        SyncPlace::Unit(id) => Forgotten::Unit(LightThen::of(now, &id).name),
-    };
-    now.high_speed_forgotten().into_iter().map(place).collect()
+    now.high_speed_forgotten().iter().map(|place| Forgotten::of(now, place)).collect()
 }

@@ -112,6 +112,12 @@ impl Setup {
         self.lights.iter().find(|l| l.id == *id)
     }
 
+    /// The place of a light in the order of the lanes.
+    #[must_use]
+    pub fn index_of(&self, id: &LightId) -> Option<usize> {
+        self.lights.iter().position(|l| l.id == *id)
+    }
+
     /// The first light of a role.
     #[must_use]
     pub fn first(&self, role: Role) -> Option<&Light> {

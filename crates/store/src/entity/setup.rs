@@ -28,19 +28,11 @@ pub struct Model {
 pub enum Relation {
     #[sea_orm(belongs_to = "super::sitting::Entity", from = "Column::SittingId", to = "super::sitting::Column::Id")]
     Sitting,
-    #[sea_orm(has_many = "super::tape_entry::Entity")]
-    TapeEntry,
 }
 
 impl Related<super::sitting::Entity> for Entity {
     fn to() -> RelationDef {
         Relation::Sitting.def()
-    }
-}
-
-impl Related<super::tape_entry::Entity> for Entity {
-    fn to() -> RelationDef {
-        Relation::TapeEntry.def()
     }
 }
 

@@ -14,7 +14,7 @@ pub struct Model {
     pub kind: String,
     #[sea_orm(column_type = "JsonBinary")]
     pub payload: Json,
-    /// How it stands on the tape in words, as it was then.
+    /// The words of earlier versions; written empty and read no more, since an entry and its effect say all.
     #[sea_orm(column_type = "JsonBinary")]
     pub line: Json,
     /// When it happened, by the client's clock.
@@ -26,15 +26,6 @@ pub struct Model {
 }
 
 #[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]
-pub enum Relation {
-    #[sea_orm(belongs_to = "super::setup::Entity", from = "Column::SetupId", to = "super::setup::Column::Id")]
-    Setup,
-}
-
-impl Related<super::setup::Entity> for Entity {
-    fn to() -> RelationDef {
-        Relation::Setup.def()
-    }
-}
+pub enum Relation {}
 
 impl ActiveModelBehavior for ActiveModel {}

@@ -1,16 +1,11 @@
 //! High-speed sync in its places, as they are said.
 
-use ink_lamp_scene::effect::{Forgotten, LightThen};
+use ink_lamp_scene::effect::Forgotten;
 use ink_lamp_sitting::{firing::SyncPlace, setup::Setup};
 
 /// The places where high-speed sync was forgotten: `the key's unit`.
 pub(crate) fn forgotten(places: &[SyncPlace], setup: &Setup) -> Vec<String> {
-    let said = |place: &SyncPlace| match place {
-        SyncPlace::Camera => Forgotten::Camera,
-        SyncPlace::Transmitter => Forgotten::Transmitter,
-        SyncPlace::Unit(id) => Forgotten::Unit(LightThen::of(setup, id).name),
-    };
-    places.iter().map(said).map(|place| one(&place)).collect()
+    places.iter().map(|place| one(&Forgotten::of(setup, place))).collect()
 }
 
 /// One of them.

@@ -120,7 +120,9 @@ impl House {
         while let Some(word) = rest.next_if(|w| ["crate", "super", "self"].contains(w)) {
             match word {
                 "crate" => at.clear(),
-                "super" => drop(at.pop()),
+                "super" => {
+                    at.pop();
+                }
                 _ => {}
             }
         }

@@ -2,10 +2,9 @@
 
 use ink_lamp_light::scale::Stops;
 use ink_lamp_sitting::kit::{Calibration, Sample};
-use sea_orm::EntityTrait;
 use sea_orm::{
     ActiveValue::{NotSet, Set},
-    ConnectionTrait,
+    ConnectionTrait, EntityTrait,
 };
 use uuid::Uuid;
 

@@ -6,8 +6,7 @@ use ink_lamp_sitting::{
     entry::{Entry, Start},
     setup::Setup,
 };
-use sea_orm::EntityTrait;
-use sea_orm::{ActiveValue::Set, ConnectionTrait};
+use sea_orm::{ActiveValue::Set, ConnectionTrait, EntityTrait};
 use uuid::Uuid;
 
 use crate::{

@@ -3,13 +3,7 @@
 use chrono::{DateTime, Utc};
 use ink_lamp_scene::effect::Effect;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
-use sea_orm::ColumnTrait;
-use sea_orm::ConnectionTrait;
-use sea_orm::EntityTrait;
-use sea_orm::QueryFilter;
-use sea_orm::QueryOrder;
-use sea_orm::QuerySelect;
-use sea_orm::QueryTrait;
+use sea_orm::{ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect, QueryTrait};
 use uuid::Uuid;
 
 use crate::{

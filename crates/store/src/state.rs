@@ -1,11 +1,7 @@
 //! How a setup stands: as it is stored, or replayed from its tape.
 
 use ink_lamp_sitting::{entry::Entry, history::History, setup::Setup};
-use sea_orm::ColumnTrait;
-use sea_orm::ConnectionTrait;
-use sea_orm::EntityTrait;
-use sea_orm::QueryFilter;
-use sea_orm::QueryOrder;
+use sea_orm::{ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder};
 use uuid::Uuid;
 
 use crate::{

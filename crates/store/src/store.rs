@@ -1,10 +1,9 @@
 //! The pool of connections.
 
-use sea_orm::ConnectionTrait;
-use sea_orm_migration::MigratorTrait;
 use std::time::Duration;
 
-use sea_orm::{ConnectOptions, Database, DatabaseConnection, TryInsertResult};
+use sea_orm::{ConnectOptions, ConnectionTrait, Database, DatabaseConnection, TryInsertResult};
+use sea_orm_migration::MigratorTrait;
 
 use crate::{error::StoreError, migration::Migrator};
 

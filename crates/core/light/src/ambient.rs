@@ -13,6 +13,9 @@ pub const UNSEEN: Stops = Stops::constant(0.05);
 /// Below this level a mid-grey reads as black in print and on screen: the default line of a removed room (common practice, no source).
 pub const BLACK: Stops = Stops::constant(-5.0);
 
+/// Where a kept room usually lies (common practice, no source).
+const USUAL_KEEP: Stops = Stops::constant(-1.5);
+
 /// What the photographer wants of the room's light.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
@@ -40,6 +43,15 @@ impl Default for RoomWish {
 }
 
 impl RoomWish {
+    /// The other decision, at its usual level.
+    #[must_use]
+    pub fn other(self) -> Self {
+        match self {
+            Self::Remove(_) => Self::Keep(Level { level: USUAL_KEEP }),
+            Self::Keep(_) => Self::default(),
+        }
+    }
+
     /// How far the room lies from the wish: over (+) or under (−). A removed room below its line is right, however dark.
     #[must_use]
     pub fn gap(self, room: Stops) -> Stops {

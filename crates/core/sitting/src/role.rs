@@ -25,6 +25,14 @@ pub enum Role {
 }
 
 impl Role {
+    /// The role of a light of the setup: any but the room.
+    pub(crate) fn of_a_light(self) -> Result<(), Refusal> {
+        match self {
+            Self::Room => Err(Refusal::new("role", "The room is no light of the setup. Give key, fill, rim, hair or ground.")),
+            _ => Ok(()),
+        }
+    }
+
     /// As it is said: `Key`.
     #[must_use]
     pub const fn name(self) -> &'static str {

@@ -1,6 +1,7 @@
 //! The camera’s settings as written.
 
-use ink_lamp_light::scale::FNumber;
+use ink_lamp_light::scale::{FNumber, Series};
+use ink_lamp_sitting::camera::Camera;
 use serde::Serialize;
 
 /// The camera's settings as written.
@@ -17,4 +18,15 @@ pub struct CameraShown {
     pub sync: Option<String>,
     /// What its filters take: `−3.0`.
     pub filter: Option<String>,
+}
+
+pub(super) fn shown(camera: &Camera) -> CameraShown {
+    let e = camera.exposure;
+    CameraShown {
+        aperture: e.aperture.into(),
+        shutter: e.shutter.marking(Series::Third),
+        iso: e.iso.marking(Series::Third),
+        sync: camera.sync.map(|s| s.marking(Series::Third)),
+        filter: Some(e.filter).filter(|f| !f.is_zero()).map(|f| (-f).shown()),
+    }
 }

@@ -38,7 +38,7 @@ pub struct NowAfter {
 
 pub(crate) fn face(setup: &Setup, levels: &Levels, after: Option<&(LightId, Stops)>) -> Option<Face> {
     let (lit, shadow, room_is_fill) = levels.sides(setup, None)?;
-    let changed = after.and_then(|(id, level)| Some((setup.lights.iter().position(|l| l.id == *id)?, *level)));
+    let changed = after.and_then(|(id, level)| Some((setup.index_of(id)?, *level)));
     // A move of a light that does not reach the face changes nothing there.
     let changed = changed.filter(|(index, _)| matches!(setup.lights[*index].role, Role::Key | Role::Fill));
     let then = changed.and_then(|c| levels.sides(setup, Some(c)));

@@ -16,7 +16,7 @@ mod room;
 mod schools;
 mod summary;
 
-use ink_lamp_light::{measure::LengthUnit, scale::Series};
+use ink_lamp_light::measure::LengthUnit;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::setup::Setup;
 use serde::Serialize;
@@ -91,13 +91,7 @@ impl Board {
         let face = face::face(setup, levels, pick.after.as_ref());
         Self {
             ladder: ladder(setup),
-            camera: setup.camera.as_ref().map(|c| CameraShown {
-                aperture: c.exposure.aperture.into(),
-                shutter: c.exposure.shutter.marking(Series::Third),
-                iso: c.exposure.iso.marking(Series::Third),
-                sync: c.sync.map(|s| s.marking(Series::Third)),
-                filter: Some(c.exposure.filter).filter(|f| !f.is_zero()).map(|f| (-f).shown()),
-            }),
+            camera: setup.camera.as_ref().map(camera::shown),
             lanes: lanes::lanes(scene, &pick, face.as_ref()),
             ratio: setup.ratio.map(ratio::shown),
             face,

@@ -1,17 +1,14 @@
 //! The room: its fate, and the two decisions.
 
 use ink_lamp_light::{
-    ambient::{self, Level, RoomWish},
-    scale::{Reflectance, Stops, grey_code},
+    ambient::RoomWish,
+    scale::{Reflectance, grey_code},
 };
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::entry::Entry;
 use serde::Serialize;
 
 use crate::words::room as words;
-
-/// Where a kept room usually lies (common practice, no source).
-const USUAL_KEEP: Stops = Stops::constant(-1.5);
 
 /// The room's fate.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -41,9 +38,9 @@ pub struct RoomShown {
 
 pub(super) fn shown(scene: &Scene) -> RoomShown {
     let wish = scene.setup.room.wish;
-    let (below, at) = match wish {
-        RoomWish::Remove(l) => (l.level, USUAL_KEEP),
-        RoomWish::Keep(l) => (ambient::BLACK, l.level),
+    let (remove, keep) = match wish {
+        RoomWish::Remove(_) => (wish, wish.other()),
+        RoomWish::Keep(_) => (wish.other(), wish),
     };
     let (title, told) = words::fate(scene);
     RoomShown {
@@ -51,9 +48,9 @@ pub(super) fn shown(scene: &Scene) -> RoomShown {
         words: told,
         kept: matches!(wish, RoomWish::Keep(_)),
         remove_words: words::REMOVE.to_owned(),
-        keep_words: words::keep(at),
-        remove: Entry::RoomWish(RoomWish::Remove(Level { level: below })),
-        keep: Entry::RoomWish(RoomWish::Keep(Level { level: at })),
+        keep_words: words::keep(keep.level()),
+        remove: Entry::RoomWish(remove),
+        keep: Entry::RoomWish(keep),
         code: scene.levels.wished_room.map(|room| grey_code(Reflectance::MID_GREY, room)),
         wish_code: grey_code(Reflectance::MID_GREY, wish.level()),
         places: words::places(scene),

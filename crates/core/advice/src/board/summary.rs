@@ -1,6 +1,6 @@
 //! A setup at a glance: what a list of sittings shows of it.
 
-use ink_lamp_light::scale::Stops;
+use ink_lamp_light::{ratio::Convention, scale::Stops};
 use ink_lamp_sitting::role::Role;
 use serde::Serialize;
 
@@ -9,7 +9,7 @@ use super::{
     camera::CameraShown,
     lanes::{LaneKind, LaneState},
 };
-use crate::words::{span::Span, summary as words};
+use crate::words::{ratio, span::Span, summary as words};
 
 /// A setup at a glance.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -77,7 +77,7 @@ impl Summary {
         let (ratio, ratio_words) = match (&board.face, &board.ratio) {
             (Some(face), _) if face.room_is_fill => (Some(face.ratio_now.clone()), words::ROOM_IS_FILL.to_owned()),
             (Some(face), Some(ratio)) => (Some(face.ratio_now.clone()), words::wished(&ratio.shown)),
-            (Some(face), None) => (Some(face.ratio_now.clone()), words::LIT_SHADOW.to_owned()),
+            (Some(face), None) => (Some(face.ratio_now.clone()), ratio::convention(Convention::LitShadow).to_owned()),
             (None, Some(ratio)) => (Some(ratio.shown.clone()), words::only_wished(&ratio.convention)),
             (None, None) => (None, String::new()),
         };

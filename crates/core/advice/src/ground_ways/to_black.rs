@@ -1,6 +1,5 @@
 //! A ground that is to be black.
 
-use super::way::{GroundStep, LeadsTo, Way, applied, outcome};
 use ink_lamp_light::{measure::Loss, shape::Grid};
 use ink_lamp_scene::{
     scene::Scene,
@@ -16,6 +15,7 @@ use super::{
     farther::farther,
     held_off::{flagged, gridded},
     paper::darker,
+    way::{GroundStep, LeadsTo, Way, applied, outcome},
 };
 
 /// Without its own light first: a ground that is lit on purpose is not black. Then one thing, and where none is enough, all of them.

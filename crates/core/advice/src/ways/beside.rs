@@ -1,7 +1,5 @@
 //! Ways beside the camera’s own: lamps off, lights nearer.
 
-use crate::words::ways as words;
-use crate::words::ways::catch;
 use ink_lamp_light::scale::{Aperture, Stops};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
@@ -15,6 +13,7 @@ use super::{
     here::{After, Here, NEAREST},
     way::RoomWay,
 };
+use crate::words::ways::{self as words, catch};
 
 impl Here<'_> {
     /// Blinds down, lamps off: free, and to be read again unless it was read so before.

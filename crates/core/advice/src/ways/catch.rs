@@ -1,13 +1,12 @@
 //! The catch of a way: what is short, what the kit can’t, or what is given up most.
 
-use crate::words::ways::catch as words;
 use ink_lamp_sitting::entry::CameraSet;
 
 use super::{
     here::{After, Here},
     way::RoomWay,
 };
-use crate::search::Changes;
+use crate::{search::Changes, words::ways::catch as words};
 
 impl Here<'_> {
     /// The catch: what is short, what the kit can't, or else what is given up most.

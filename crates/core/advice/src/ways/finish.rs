@@ -1,7 +1,5 @@
 //! A way worked out on the board, with what else is worth knowing of it.
 
-use crate::words::ways as words;
-use crate::words::ways::notes::notes;
 use ink_lamp_light::{
     scale::{Reflectance, Stops, grey_code},
     strobe::energy,
@@ -11,7 +9,10 @@ use super::{
     here::{After, Here},
     way::{Landing, RoomWay, WayLight},
 };
-use crate::board::face::face;
+use crate::{
+    board::face::face,
+    words::ways::{self as words, notes::notes},
+};
 
 impl Here<'_> {
     pub(crate) fn finish(&self, name: &str, id: &str, after: &After, lights: Vec<WayLight>, rise: Stops) -> RoomWay {

@@ -1,11 +1,11 @@
 //! What helps every way.
 
-use crate::words::ways as words;
 use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::levels::Levels;
 use ink_lamp_sitting::setup::Setup;
 
 use super::here::NEAREST;
+use crate::words::ways as words;
 
 /// What helps every way: the key's light brought in.
 pub(super) fn helps(setup: &Setup, levels: &Levels) -> Option<String> {

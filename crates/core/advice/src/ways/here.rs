@@ -1,6 +1,5 @@
 //! Where a way starts from, and how the setup stands once its camera is set.
 
-use crate::words::ways as words;
 use ink_lamp_light::{ambient::RoomWish, scale::Stops, strobe::Reach};
 use ink_lamp_scene::{levels::Levels, scene::Scene, turn::Turn};
 use ink_lamp_sitting::{
@@ -11,7 +10,7 @@ use ink_lamp_sitting::{
 };
 
 use super::way::WayLight;
-use crate::search::Space;
+use crate::{search::Space, words::ways as words};
 
 /// Nearer than this no light is brought (a judgement): its front fills the frame, and a flash that near blinds.
 pub(super) const NEAREST: f64 = 0.5;

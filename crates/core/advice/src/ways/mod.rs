@@ -11,9 +11,8 @@ mod here;
 mod way;
 mod work;
 
-use crate::words::ways as words;
 use ink_lamp_light::{
-    ambient::{Level, RoomWish},
+    ambient::RoomWish,
     scale::{Reflectance, Stops, grey_code},
 };
 use ink_lamp_scene::{levels::Levels, scene::Scene};
@@ -22,7 +21,7 @@ use serde::Serialize;
 
 pub use way::{Landing, RoomWay, WayLight};
 
-use crate::words::{span::Span, terms};
+use crate::words::{span::Span, terms, ways as words};
 
 /// The ways to the wish for the room.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -100,7 +99,7 @@ impl Ways {
     pub fn of_scene(scene: &Scene) -> Self {
         let (setup, levels) = (scene.setup, &scene.levels);
         let wish = setup.room.wish;
-        let other = other_wish(wish);
+        let other = wish.other();
         let (ways, looked_at) = work::ways(setup, levels, wish);
         let (mut others, _) = work::ways(setup, levels, other);
         others.retain(|w| w.does && w.possible && !w.in_use);
@@ -122,16 +121,6 @@ impl Ways {
             other: OtherWish { words: words::other(other), wish: other.level(), entry: Entry::RoomWish(other), ways: others },
             looked_at,
         }
-    }
-}
-
-/// Where a kept room usually lies (common practice, no source).
-const USUAL_KEEP: Stops = Stops::constant(-1.5);
-
-fn other_wish(wish: RoomWish) -> RoomWish {
-    match wish {
-        RoomWish::Remove(_) => RoomWish::Keep(Level { level: USUAL_KEEP }),
-        RoomWish::Keep(_) => RoomWish::default(),
     }
 }
 

@@ -57,19 +57,18 @@ fn level(scene: &Scene, of: &Subject) -> Option<Stops> {
     let level = match of {
         Subject::Room => scene.levels.wished_room,
         Subject::Whole => scene.levels.whole,
-        Subject::Light(id) => scene.levels.lights[scene.setup.lights.iter().position(|l| l.id == *id)?].shown(),
+        Subject::Light(id) => scene.levels.lights[scene.setup.index_of(id)?].shown(),
     };
     level.filter(|_| scene.levels.exposure.is_some())
 }
 
 fn against_wish(scene: &Scene, of: &Subject) -> Option<String> {
     let step = scene.setup.schools.step;
-    let side = |by: Stops| if by.get() > 0.0 { "over" } else { "under" };
     let told = |stand: Stand| match stand {
         Stand::OnTarget => Some("On target.".to_owned()),
         Stand::Agrees => Some("Parts and whole agree.".to_owned()),
-        Stand::Off { gap } => Some(format!("{} {} its target.", step.number(gap), side(gap))),
-        Stand::OffParts { by, .. } => Some(format!("{} {} its parts.", by.number(), side(by))),
+        Stand::Off { gap } => Some(format!("{} {} its target.", step.number(gap), terms::side(gap))),
+        Stand::OffParts { by, .. } => Some(format!("{} {} its parts.", by.number(), terms::side(by))),
         _ => None,
     };
     match of {
@@ -81,7 +80,7 @@ fn against_wish(scene: &Scene, of: &Subject) -> Option<String> {
             _ => None,
         },
         Subject::Whole => told(Stand::of_whole(scene)),
-        Subject::Light(id) => told(Stand::of_light(scene, scene.setup.lights.iter().position(|l| l.id == *id)?)),
+        Subject::Light(id) => told(Stand::of_light(scene, scene.setup.index_of(id)?)),
     }
 }
 

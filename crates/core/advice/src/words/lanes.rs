@@ -7,7 +7,7 @@ use ink_lamp_light::{
 use ink_lamp_scene::stand::{RoomStand, Stand};
 use ink_lamp_sitting::{camera::Camera, light::Light, metered::RoomPlace};
 
-use super::terms::whole_number;
+use super::terms::{self, whole_number};
 
 /// On the ground's lane, what lies there of all lights together.
 pub(crate) const IN_ALL: &str = "in all";
@@ -20,7 +20,6 @@ pub(crate) const EXPOSE: &str = "expose a test frame";
 
 /// `0.7 over`.
 pub(crate) fn stand(stand: &Stand, step: Step) -> String {
-    let side = |by: Stops| if by.get() > 0.0 { "over" } else { "under" };
     match stand {
         Stand::Untouched => "untouched".to_owned(),
         Stand::Set => "set".to_owned(),
@@ -29,11 +28,11 @@ pub(crate) fn stand(stand: &Stand, step: Step) -> String {
         Stand::Likely { level, within: None } => format!("likely {level}"),
         Stand::Likely { level, within: Some(within) } => format!("likely {level} ±{}", within.number()),
         Stand::Carried { shows } => format!("read {shows}"),
-        Stand::Off { gap } => format!("{} {}", step.number(*gap), side(*gap)),
+        Stand::Off { gap } => format!("{} {}", step.number(*gap), terms::side(*gap)),
         Stand::OnTarget => "on target".to_owned(),
         Stand::Read => "read".to_owned(),
         Stand::Reads { shows } => format!("reads {shows}"),
-        Stand::OffParts { by, .. } => format!("{} {} parts", by.number(), side(*by)),
+        Stand::OffParts { by, .. } => format!("{} {} parts", by.number(), terms::side(*by)),
         Stand::Agrees => "agrees".to_owned(),
     }
 }

@@ -30,7 +30,7 @@ pub(crate) fn fate(scene: &Scene) -> (&'static str, String) {
         (Some(at), wish @ RoomWish::Keep(l)) if wish.is_right(at) => ("Room is kept", format!("It sits at {at}; {} is wished.", l.level)),
         (Some(at), wish @ RoomWish::Keep(_)) => {
             let gap = wish.gap(at);
-            let side = if gap.get() > 0.0 { "over" } else { "under" };
+            let side = terms::side(gap);
             ("Room is to be kept", format!("It sits at {at}, {} {side} its wish.", gap.size()))
         }
     }

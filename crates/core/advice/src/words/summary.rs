@@ -2,8 +2,6 @@
 
 /// Under a ratio that the room makes.
 pub(crate) const ROOM_IS_FILL: &str = "room is the fill";
-/// Under a ratio without a wish.
-pub(crate) const LIT_SHADOW: &str = "lit : shadow";
 /// A room that was not read.
 pub(crate) const NOT_READ: &str = "not read";
 /// A room that is kept, where its level is not known.

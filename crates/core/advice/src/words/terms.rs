@@ -15,6 +15,11 @@ use ink_lamp_sitting::{
     studio::Bearing,
 };
 
+/// On which side of a line: `over`, `under`.
+pub(crate) fn side(by: Stops) -> &'static str {
+    if by.get() > 0.0 { "over" } else { "under" }
+}
+
 /// The word on the button once a light stands elsewhere.
 pub(crate) const MOVED: &str = "Moved";
 

@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 
 use super::{
     guide::{self, GuideNumber},
-    power::{PowerScale, PowerScaleSpec},
+    power::PowerScale,
 };
 use crate::{
     measure::{Kelvin, Millimetres, Seconds, Volts, WattHours, WattSeconds, Watts},
@@ -94,7 +94,7 @@ pub struct Unit {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub guide: Option<GuideNumber>,
     /// How its dial is written.
-    #[cfg_attr(feature = "schema", schema(value_type = PowerScaleSpec))]
+    #[cfg_attr(feature = "schema", schema(value_type = super::PowerScaleSpec))]
     pub scale: PowerScale,
     /// Flash durations by power.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]

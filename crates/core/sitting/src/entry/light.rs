@@ -45,15 +45,13 @@ pub struct LightPut {
 
 impl Setup {
     pub(super) fn put(&mut self, put: &LightPut, before: &Self) -> Result<(), Refusal> {
-        if put.role == Role::Room {
-            return Err(Refusal::new("role", "The room is no light of the setup. Give key, fill, rim, hair or ground."));
-        }
+        put.role.of_a_light()?;
         let dial = match (&put.unit, &put.dial) {
             (_, None) => None,
             (Some(unit), Some(text)) => Some(unit.scale.read(text)?),
             (None, Some(_)) => return Err(Refusal::new("dial", "Without its unit a dial setting says nothing. Give the unit too.")),
         };
-        let place = match self.lights.iter().position(|l| l.id == put.light) {
+        let place = match self.index_of(&put.light) {
             Some(place) => place,
             None if self.lights.len() >= MOST_LIGHTS => {
                 return Err(Refusal::new("light", format!("A setup holds {MOST_LIGHTS} lights. Take one away first.")));

@@ -71,9 +71,7 @@ impl TryFrom<Unchecked> for Light {
         if !on_scale {
             return Err(Refusal::new("dial", "A dial setting needs a unit and must lie on its scale."));
         }
-        if l.role == Role::Room {
-            return Err(Refusal::new("role", "The room is no light of the setup. Give key, fill, rim, hair or ground."));
-        }
+        l.role.of_a_light()?;
         let Unchecked { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic } = l;
         Ok(Self { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic })
     }

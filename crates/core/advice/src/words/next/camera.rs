@@ -7,7 +7,7 @@ use crate::{
     next::camera::{Anchored, Follow},
     words::{
         span::{Line, Span, strong, text},
-        terms::shows,
+        terms::{self, shows},
     },
 };
 
@@ -20,7 +20,7 @@ pub(super) fn why(to: &Follow, scene: &Scene) -> Vec<Line> {
         Anchored::Both => "Key and fill together",
         Anchored::Key => "The key",
     };
-    let side = if to.level.get() > 0.0 { "over" } else { "under" };
+    let side = terms::side(to.level);
     let mut line = vec![text(format!("{what} read "))];
     line.extend(shows(to.level, scene).map(Span::F));
     line.push(text(format!(", {} {side} the camera. Every level moves with it.", scene.setup.schools.step.size(to.level))));

@@ -11,7 +11,7 @@ use crate::{
     next::light::{DialMove, LightMove},
     words::{
         span::{Line, Span, strong, text},
-        terms::shows,
+        terms::{self, shows},
     },
 };
 
@@ -53,7 +53,7 @@ fn dial(to: &DialMove, scene: &Scene) -> Line {
     let Some(left) = to.left else {
         return vec![text(format!("{name} {} {}: set ", up_or_down(to.change), step.size(to.gap))), strong(setting)];
     };
-    let side = if left.get() > 0.0 { "over" } else { "under" };
+    let side = terms::side(left);
     let where_to = to.moved.map_or_else(|| times(to.by_distance), |(_, to)| to.told(scene.setup.length));
     let still = format!("still {} {side}: {} to ", step.number(left), verb(to.by_distance));
     if !to.stays {

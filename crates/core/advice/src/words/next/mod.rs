@@ -32,7 +32,7 @@ pub(crate) fn say(pick: &Pick, scene: &Scene) -> Line {
         Move::MeterWhole(_) => vec![text("Meter all lights together")],
         Move::FindWhatMoved(check) => {
             let by = check.whole - check.parts;
-            let side = if by.get() > 0.0 { "over" } else { "under" };
+            let side = terms::side(by);
             let what = match check.absent {
                 Some((i, _)) => format!("did the {} fire?", scene.setup.lights[i].name().to_lowercase()),
                 None => "meter each light again".to_owned(),

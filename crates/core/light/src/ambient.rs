@@ -13,6 +13,9 @@ pub const UNSEEN: Stops = Stops::constant(0.05);
 /// Below this level a mid-grey reads as black in print and on screen: the default line of a removed room (common practice, no source).
 pub const BLACK: Stops = Stops::constant(-5.0);
 
+/// Half of a third stop: no camera brings a level nearer.
+pub const NO_NEARER: Stops = Stops::constant(1.0 / 6.0 + 0.01);
+
 /// Where a kept room usually lies (common practice, no source).
 const USUAL_KEEP: Stops = Stops::constant(-1.5);
 
@@ -68,7 +71,7 @@ impl RoomWish {
         let gap = self.gap(room);
         match self {
             Self::Remove(_) => gap.tenths() <= 0,
-            Self::Keep(_) => gap.abs() <= Stops::constant(1.0 / 6.0 + 0.01),
+            Self::Keep(_) => gap.abs() <= NO_NEARER,
         }
     }
 

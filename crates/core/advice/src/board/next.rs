@@ -58,7 +58,7 @@ pub struct PowerDrawing {
 pub(super) fn shown(pick: &Pick, scene: &Scene) -> NextMove {
     let action = pick.entry.as_ref().map(|entry| Action { label: words::press(pick, entry).to_owned(), entry: entry.clone() });
     NextMove {
-        kind: pick.kind,
+        kind: pick.what.kind(),
         lane: pick.lane.clone(),
         say: words::say(pick, scene),
         why: words::why(pick, scene),

@@ -55,7 +55,7 @@ pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
         _ => None,
     };
     if let Some(what) = what.filter(|_| scene.levels.is_off(index)) {
-        let mend = next::light(scene, index).entry;
+        let mend = next::light::of(scene, index).entry;
         found.push(Found::new(PutOn::Uncompensated { light: index, what, by }, id).mend(mend));
     }
     found

@@ -1,6 +1,5 @@
 //! Sitter, camera and lights farther from the ground.
 
-use super::way::{GroundStep, LeadsTo, Way, after};
 use ink_lamp_light::{field::DVec3, measure::Meters};
 use ink_lamp_scene::stage::Stage;
 use ink_lamp_sitting::{
@@ -8,6 +7,8 @@ use ink_lamp_sitting::{
     role::Role,
     studio::{GroundTone, LightPlace, point::Point},
 };
+
+use super::way::{GroundStep, LeadsTo, Way, after};
 
 /// Sitter, camera and lights go forward together, or the ground goes back.
 pub(super) fn farther(stage: &Stage, wish: GroundTone) -> Option<Way> {

@@ -1,6 +1,5 @@
 //! Light held off the ground: a grid, a flag.
 
-use super::way::{GroundStep, LeadsTo, Way, outcome};
 use ink_lamp_light::{
     field::DVec3,
     measure::{Extent, Loss},
@@ -16,6 +15,8 @@ use ink_lamp_sitting::{
     role::Role,
     studio::{Bearing, PanelPlace, point::Point},
 };
+
+use super::way::{GroundStep, LeadsTo, Way, outcome};
 
 /// A grid on what spills most. What it takes on its axis is turned up again.
 pub(super) fn gridded(stage: &Stage) -> Option<Way> {

@@ -1,6 +1,5 @@
 //! The ground’s own light.
 
-use super::way::{GroundStep, LeadsTo, Way};
 use ink_lamp_light::{field::DVec3, meter::Amount};
 use ink_lamp_scene::{
     ground::{at, middle, tone_of, wanted},
@@ -11,6 +10,8 @@ use ink_lamp_sitting::{
     role::Role,
     studio::GroundTone,
 };
+
+use super::way::{GroundStep, LeadsTo, Way};
 
 /// The ground light's dial.
 pub(super) fn by_ground_light(stage: &Stage, wish: GroundTone) -> Option<Way> {

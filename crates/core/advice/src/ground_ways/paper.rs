@@ -1,6 +1,5 @@
 //! Paper or cloth of another tone.
 
-use super::way::{GroundStep, Way};
 use ink_lamp_scene::{
     ground::{tone_of, total},
     stage::Stage,
@@ -9,6 +8,8 @@ use ink_lamp_sitting::{
     entry::Entry,
     studio::{GroundKind, GroundTone, Return},
 };
+
+use super::way::{GroundStep, Way};
 
 /// Black paper or cloth.
 const DARK: f64 = 0.03;

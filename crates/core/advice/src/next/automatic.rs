@@ -7,7 +7,7 @@ use ink_lamp_sitting::{
     setup::Setup,
 };
 
-use super::{Move, MoveKind, Pick};
+use super::{Move, Pick};
 
 /// A setting in manual, corrected for the tone of the scene.
 #[derive(Debug, Clone, PartialEq)]
@@ -32,7 +32,7 @@ pub(super) fn of(setup: &Setup, index: usize) -> Option<Pick> {
     let nearest = unit.scale.nearest(unit.scale.stops(automatic.gave) + correction);
     let setting = unit.scale.write(nearest.dial);
     let what = InManual { light: index, gave: automatic.gave, tone: automatic.tone, correction, setting: setting.clone() };
-    let pick = Pick::new(MoveKind::LockInManual, light.id.as_str(), Move::Automatic(what));
+    let pick = Pick::new(light.id.as_str(), Move::Automatic(what));
     Some(Pick {
         power: Some((index, (nearest.dial != automatic.gave).then(|| unit.scale.stops(nearest.dial)))),
         pending: Some((light.id.clone(), setting.clone())),

@@ -1,6 +1,7 @@
 //! The camera: set for the first time, or after the lights.
 
 use ink_lamp_light::{
+    ambient::NO_NEARER,
     ratio::{Anchor, RatioTarget},
     scale::{Aperture, Iso, ShutterTime, Stops},
 };
@@ -12,7 +13,7 @@ use ink_lamp_sitting::{
     schools,
 };
 
-use super::{Move, MoveKind, Pick};
+use super::{Move, Pick};
 
 /// The camera follows the lights.
 #[derive(Debug, Clone, PartialEq)]
@@ -40,7 +41,7 @@ pub(super) fn first() -> Pick {
         (Ok(aperture), Ok(shutter), Ok(iso)) => Some(Entry::Camera(CameraSet::new(aperture, shutter, iso))),
         _ => None,
     };
-    Pick::new(MoveKind::SetCamera, "camera", Move::SetCamera).with(usual)
+    Pick::new("camera", Move::SetCamera).with(usual)
 }
 
 /// Where the camera follows the lights: once key and fill stand to each other as wished, the aperture that puts them on 0.
@@ -59,11 +60,10 @@ pub(super) fn follow_lights(scene: &Scene, camera: &Camera) -> Option<Pick> {
         (Anchor::LitSide, _) => return None,
         (Anchor::KeyAlone, _) => (Anchored::Key, key),
     };
-    // No camera comes nearer than half a third.
-    if fill_off || level.abs() <= Stops::constant(1.0 / 6.0 + 0.01) {
+    if fill_off || level.abs() <= NO_NEARER {
         return None;
     }
     let aperture = Aperture::from_av(((camera.exposure.aperture.av() + level.get()) * 3.0).round() / 3.0).ok()?;
     let set = Entry::Camera(CameraSet { aperture, ..camera.as_set() });
-    Some(Pick::new(MoveKind::MoveCamera, "camera", Move::Follow(Follow { what, level, aperture })).with(Some(set)))
+    Some(Pick::new("camera", Move::Follow(Follow { what, level, aperture })).with(Some(set)))
 }

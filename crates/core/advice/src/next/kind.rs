@@ -2,6 +2,11 @@
 
 use serde::Serialize;
 
+use super::{
+    Move,
+    light::{DialMove, LightMove},
+};
+
 /// Kinds of move.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[serde(rename_all = "snake_case")]
@@ -33,4 +38,26 @@ pub enum MoveKind {
     FindWhatMoved,
     /// Nothing to change.
     Shoot,
+}
+
+impl Move {
+    /// Its kind.
+    pub(crate) const fn kind(&self) -> MoveKind {
+        match self {
+            Self::MeterRoom => MoveKind::MeterRoom,
+            Self::SetCamera => MoveKind::SetCamera,
+            Self::Room(_) => MoveKind::MoveRoom,
+            Self::Follow(_) => MoveKind::MoveCamera,
+            Self::Automatic(_) => MoveKind::LockInManual,
+            Self::ChooseRatio => MoveKind::ChooseRatio,
+            Self::MeterLight(_) => MoveKind::MeterLight,
+            Self::Light(LightMove::RoomOver { .. }) => MoveKind::RoomOver,
+            // The dial stays where it is, and does not suffice.
+            Self::Light(LightMove::Dial(DialMove { stays: true, left: Some(_), .. })) => MoveKind::Distance,
+            Self::Light(LightMove::By { .. } | LightMove::Dial(_)) => MoveKind::Dial,
+            Self::MeterWhole(_) => MoveKind::MeterWhole,
+            Self::FindWhatMoved(_) => MoveKind::FindWhatMoved,
+            Self::Shoot => MoveKind::Shoot,
+        }
+    }
 }

@@ -12,7 +12,7 @@ use ink_lamp_scene::{
 };
 use ink_lamp_sitting::entry::{DialTurned, Entry, LightPut};
 
-use super::{Move, MoveKind, Pick, meter};
+use super::{Move, Pick, meter};
 
 /// What brings a light to its wish; `light` in the setup's order.
 #[derive(Debug, Clone, PartialEq)]
@@ -67,7 +67,7 @@ pub(crate) struct DialMove {
 }
 
 /// What brings a light to its wish.
-pub(super) fn of(scene: &Scene, index: usize) -> Pick {
+pub(crate) fn of(scene: &Scene, index: usize) -> Pick {
     let (setup, levels) = (scene.setup, &scene.levels);
     let light = &setup.lights[index];
     let level = &levels.lights[index];
@@ -78,13 +78,13 @@ pub(super) fn of(scene: &Scene, index: usize) -> Pick {
         return meter::light(scene, index);
     };
     let Some(change) = turn::flash_change(level.flash, gap, target, levels.room_at(light)) else {
-        return Pick::new(MoveKind::RoomOver, light.id.as_str(), Move::Light(LightMove::RoomOver { light: index, target }));
+        return Pick::new(light.id.as_str(), Move::Light(LightMove::RoomOver { light: index, target }));
     };
     if let Some(turn) = Turn::of(setup, levels, index) {
         return dial(index, &turn);
     }
     let what = LightMove::By { light: index, target, gap, change };
-    let pick = Pick::new(MoveKind::Dial, light.id.as_str(), Move::Light(what));
+    let pick = Pick::new(light.id.as_str(), Move::Light(what));
     Pick { after: Some((light.id.clone(), target)), ..pick }
 }
 
@@ -107,8 +107,7 @@ fn dial(index: usize, turn: &Turn) -> Pick {
         placed: light.distance.is_some(),
         reach: turn.reach,
     };
-    let kind = if left.is_some() && stays { MoveKind::Distance } else { MoveKind::Dial };
-    let pick = Pick::new(kind, light.id.as_str(), Move::Light(LightMove::Dial(what)));
+    let pick = Pick::new(light.id.as_str(), Move::Light(LightMove::Dial(what)));
     let entry = if stays {
         turn.setup.distance_for(light, turn.change).map(|d| Entry::Light(Box::new(LightPut { distance: Some(d), ..light.as_put() })))
     } else {

@@ -7,7 +7,7 @@ use ink_lamp_sitting::{
     role::LightId,
 };
 
-use super::{Move, MoveKind, Pick};
+use super::{Move, Pick};
 
 /// A light that is to be read alone.
 #[derive(Debug, Clone, PartialEq)]
@@ -39,7 +39,7 @@ pub(crate) struct Likely {
 
 /// The room, flash off.
 pub(super) fn room() -> Pick {
-    Pick::new(MoveKind::MeterRoom, "room", Move::MeterRoom)
+    Pick::new("room", Move::MeterRoom)
 }
 
 /// One light alone.
@@ -50,7 +50,7 @@ pub(super) fn light(scene: &Scene, index: usize) -> Pick {
     let target = scene.levels.targets[index].filter(|_| scene.levels.exposure.is_some() && !level.no_flash);
     let what =
         MeterLight { light: index, again, no_flash: level.no_flash, others: level.tangled.clone(), target, likely: likely(scene, index) };
-    let pick = Pick::new(MoveKind::MeterLight, light.id.as_str(), Move::MeterLight(what));
+    let pick = Pick::new(light.id.as_str(), Move::MeterLight(what));
     Pick { power: Some((index, None)), ..pick }
 }
 
@@ -69,5 +69,5 @@ fn likely(scene: &Scene, index: usize) -> Option<Likely> {
 /// All lights together.
 pub(super) fn whole(scene: &Scene) -> Pick {
     let parts = scene.levels.sides(scene.setup, None).and_then(|(lit, _, _)| lit.level()).filter(|_| scene.levels.exposure.is_some());
-    Pick::new(MoveKind::MeterWhole, "whole", Move::MeterWhole(parts))
+    Pick::new("whole", Move::MeterWhole(parts))
 }

@@ -52,8 +52,6 @@ pub(crate) enum Move {
 /// The move with what the lanes need of it.
 #[derive(Debug, Clone, PartialEq)]
 pub(crate) struct Pick {
-    /// What kind of move it is.
-    pub(crate) kind: MoveKind,
     /// The lane it belongs to.
     pub(crate) lane: String,
     /// What to do.
@@ -69,8 +67,8 @@ pub(crate) struct Pick {
 }
 
 impl Pick {
-    fn new(kind: MoveKind, lane: &str, what: Move) -> Self {
-        Self { kind, lane: lane.to_owned(), what, power: None, entry: None, after: None, pending: None }
+    fn new(lane: &str, what: Move) -> Self {
+        Self { lane: lane.to_owned(), what, power: None, entry: None, after: None, pending: None }
     }
 
     fn with(self, entry: Option<Entry>) -> Self {
@@ -128,15 +126,10 @@ pub(crate) fn of(scene: &Scene) -> Pick {
         return meter::whole(scene);
     }
     if let Some(check) = scene.whole.filter(|c| c.differs) {
-        return Pick::new(MoveKind::FindWhatMoved, "whole", Move::FindWhatMoved(check));
+        return Pick::new("whole", Move::FindWhatMoved(check));
     }
     let frame = Entry::Frame(FrameShot { note: None, no_flash: None });
-    Pick::new(MoveKind::Shoot, "frame", Move::Shoot).with(Some(frame))
-}
-
-/// What brings one light to its wish.
-pub(crate) fn light(scene: &Scene, index: usize) -> Pick {
-    light::of(scene, index)
+    Pick::new("frame", Move::Shoot).with(Some(frame))
 }
 
 /// Lights in the order of the work.

@@ -13,7 +13,7 @@ use ink_lamp_sitting::{
     setup::Setup,
 };
 
-use super::{Move, MoveKind, Pick};
+use super::{Move, Pick};
 
 /// Longest sync time that every focal-plane shutter here is taken to reach where its own is not known (common practice, no source).
 const USUAL_SYNC_TV: f64 = 7.0;
@@ -77,5 +77,5 @@ pub(super) fn of(setup: &Setup, camera: &Camera, room: Stops) -> Option<Pick> {
     let what = RoomMove { room, wish, from, to, rest, lights: by_shutter - rest, camera_follows };
     let set = CameraSet { aperture: to.aperture, shutter: to.shutter, iso: to.iso, ..camera.as_set() };
     let moves = (to.shutter, to.iso, to.aperture) != (from.shutter, from.iso, from.aperture);
-    Some(Pick::new(MoveKind::MoveRoom, "room", Move::Room(what)).with(moves.then_some(Entry::Camera(set))))
+    Some(Pick::new("room", Move::Room(what)).with(moves.then_some(Entry::Camera(set))))
 }

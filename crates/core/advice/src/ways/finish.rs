@@ -1,9 +1,7 @@
 //! A way worked out on the board, with what else is worth knowing of it.
 
-use ink_lamp_light::{
-    scale::{Reflectance, Stops, grey_code},
-    strobe::energy,
-};
+use ink_lamp_light::scale::{Reflectance, Stops, grey_code};
+use ink_lamp_scene::energy::{self, Energy};
 
 use super::{
     here::{After, Here},
@@ -18,12 +16,7 @@ impl Here<'_> {
     pub(crate) fn finish(&self, name: &str, id: &str, after: &After, lights: Vec<WayLight>, rise: Stops) -> RoomWay {
         let levels = &after.levels;
         let room = levels.room_for(self.wish);
-        let recycle = after
-            .setup
-            .lights
-            .iter()
-            .filter_map(|l| Some(energy::recycle_at(l.unit.as_ref()?.recycle?, l.power()?)))
-            .fold(None, |slowest: Option<f64>, s| Some(slowest.map_or(s, |was| was.max(s))));
+        let energies: Vec<Energy> = after.setup.lights.iter().filter_map(|l| energy::of(&after.setup, l)).collect();
         let possible = lights.iter().all(|l| l.possible);
         RoomWay {
             id: id.to_owned(),
@@ -37,8 +30,8 @@ impl Here<'_> {
             rise,
             rise_shown: words::rise(rise),
             lights,
-            recycle,
-            slow: recycle.zip(self.setup.supplies.pace).is_some_and(|(ready, pace)| ready > pace.get()),
+            recycle: energies.iter().filter_map(|e| e.recycle).reduce(f64::max),
+            slow: energies.iter().any(|e| e.slow),
             focus: words::focus(&after.setup),
             ratio: face(&after.setup, levels, None).map(|f| words::ratio(f.ratio_now, f.room_is_fill)),
             verdict: None,

@@ -1,12 +1,13 @@
 //! A light as it stands in the studio: what it sends where, and where it is metered.
 
-use super::bounced::{Surface, bounced};
-use crate::{light::Light, role::Role, studio::Studio};
 use ink_lamp_light::{
     field::{DVec3, Emitter, Front, Honeycomb, Outline},
     measure::{Degrees, Meters},
     refusal::Refusal,
 };
+
+use super::bounced::{Surface, bounced};
+use crate::{light::Light, role::Role, studio::Studio};
 
 /// A light as it stands in the studio.
 #[derive(Debug, Clone)]

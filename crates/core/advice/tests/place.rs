@@ -12,7 +12,11 @@ use ink_lamp_light::{
     field::{DVec3, Emitter, Front, Outline},
     scale::Stops,
 };
-use ink_lamp_scene::face::Pattern;
+use ink_lamp_scene::{
+    face::Pattern,
+    scene::Scene,
+    sitter::{self, HALF_HEIGHT, HALF_WIDTH, SHOULDER, TO_SHOULDER},
+};
 use ink_lamp_sitting::{entry::Entry, light::Standing, setup::Setup};
 use proptest::prelude::*;
 use serde_json::{Value, json};
@@ -193,6 +197,21 @@ fn far_from_the_wall_a_gridded_key_leaves_it_black() {
     assert_eq!(ground.right, Some(true));
     assert!(ground.words.contains("black"), "{}", ground.words);
     assert!(finds(&s, FindingKind::GroundTooNear).is_none());
+}
+
+/// The head's shadow from a lens two metres before the sitter is twice as large two metres behind.
+#[test]
+fn the_head_that_hides_a_light_is_the_head_that_is_lit() {
+    let s = setup(&[camera(), studio(json!({}))]);
+    let scene = Scene::of(&s);
+    let hides = |x: f64, up: f64| sitter::hides(&scene.stage, DVec3::new(x, 1.25 + up, -2.0));
+    assert!(hides(2.0 * HALF_WIDTH - 0.005, 0.0) && !hides(2.0 * HALF_WIDTH + 0.005, 0.0));
+    assert!(hides(0.0, 2.0 * HALF_HEIGHT - 0.005) && !hides(0.0, 2.0 * HALF_HEIGHT + 0.005));
+    // Shoulders to the floor, and a neck between.
+    assert!(hides(2.0 * SHOULDER - 0.005, -2.0 * TO_SHOULDER - 0.01) && !hides(2.0 * SHOULDER - 0.005, -0.3));
+    assert!(hides(0.13, -0.3) && !hides(0.15, -0.3));
+    // Nothing before the sitter is hidden.
+    assert!(!sitter::hides(&scene.stage, DVec3::new(0.0, 1.25, 0.5)));
 }
 
 /// Lambertian disc, patch by patch: 40,000 small sources with the point law, each exact for itself.

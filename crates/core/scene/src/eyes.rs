@@ -7,14 +7,10 @@ use ink_lamp_light::{
 use ink_lamp_sitting::role::Role;
 
 use crate::{
-    face::{BARE, Head, shaded},
+    face::{BARE, shaded},
+    sitter::{BRIDGE, EYE, Head},
     stage::{Placed, Stage},
 };
-
-/// Half of what the eyes are apart, metres (a usual size, from memory).
-const EYE: f64 = 0.032;
-/// How far the bridge of the nose stands before the eyes, metres.
-const BRIDGE: f64 = 0.012;
 
 /// Why an eye does not show a light.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]

@@ -1,8 +1,7 @@
 //! What a light does to the face: pattern, softness, fall-off, eye sockets.
 //!
-//! The face is a model: an ellipse 14 cm wide and 18 cm deep, a nose that stands out 25 mm, brows that stand 12 mm before and 20 mm above
-//! the eyes, which are 64 mm apart (usual sizes, from memory). Where the nose's shadow reaches the cheek's own shadow follows from it;
-//! the other borders between patterns are common practice without a source.
+//! The face is the [sitter's](crate::sitter): level with the eyes an ellipse as wide and as deep as the head. Where the nose's shadow reaches
+//! the cheek's own shadow follows from it; the other borders between patterns are common practice without a source.
 
 use ink_lamp_light::{
     field::{DVec3, Outline},
@@ -12,16 +11,10 @@ use ink_lamp_light::{
 use ink_lamp_sitting::{role::Role, studio::point::rise};
 use serde::Serialize;
 
-use crate::stage::{Placed, Stage};
-
-/// Half of the face’s width, metres.
-pub const HALF_WIDTH: f64 = 0.07;
-/// From the ears’ plane to the front of the face, metres.
-pub const DEPTH: f64 = 0.09;
-/// How far the nose stands out, metres.
-pub const NOSE: f64 = 0.025;
-/// Brow over eye: how steep light may fall before the socket goes dark.
-const BROW: f64 = 0.020 / 0.012;
+use crate::{
+    sitter::{BROW, DEPTH, HALF_WIDTH, Head, NOSE},
+    stage::{Placed, Stage},
+};
 
 /// Borders between patterns, degrees round from where the face looks (common practice, no source).
 const BUTTERFLY: f64 = 12.0;
@@ -83,35 +76,6 @@ pub struct NoseShadow {
     pub y: f64,
     /// Whether it runs into the cheek's own shadow.
     pub joined: bool,
-}
-
-/// The face's own frame: right in the picture where it looks at the camera, up, and where it looks.
-pub struct Head {
-    /// Right in the picture, where it looks at the camera.
-    pub right: DVec3,
-    /// Up.
-    pub up: DVec3,
-    /// Where it looks.
-    pub ahead: DVec3,
-}
-
-impl Head {
-    /// The sitter’s.
-    #[must_use]
-    pub fn of(stage: &Stage) -> Self {
-        let sitter = stage.studio.sitter;
-        let level = sitter.facing.direction();
-        let chin = f64::from(sitter.chin).to_radians();
-        let ahead = level * chin.cos() + DVec3::Y * chin.sin();
-        let right = DVec3::Y.cross(level);
-        Self { right, up: ahead.cross(right), ahead }
-    }
-
-    /// A direction as it is in the face’s own frame.
-    #[must_use]
-    pub fn inside(&self, out: DVec3) -> DVec3 {
-        DVec3::new(out.dot(self.right), out.dot(self.up), out.dot(self.ahead))
-    }
 }
 
 /// Whether the nose's shadow joins the cheek's, light coming from this many degrees round: the ray past the tip of the nose misses the

@@ -199,6 +199,17 @@ fn far_from_the_wall_a_gridded_key_leaves_it_black() {
     assert!(finds(&s, FindingKind::GroundTooNear).is_none());
 }
 
+#[test]
+fn a_ground_that_is_lit_on_purpose_loses_its_light_where_black_is_wished() {
+    let own = [light("ground", box_(0.6, 0.9), false), at("ground", 1.2, 1.0, -3.5), read("ground", "8 0")];
+    let s = own.into_iter().fold(at_wall(4.5, true, json!({})), |s, e| after(&s, e));
+    let found = Board::of(&s).findings.into_iter().find(|f| f.kind == FindingKind::GroundTooNear).unwrap();
+    assert!(found.words.ends_with("Take the ground light away."), "{}", found.words);
+    let then = s.apply(&found.remedy.unwrap().entry).unwrap();
+    assert_eq!(plan(&then).ground.unwrap().right, Some(true));
+    assert_eq!(finds(&then, FindingKind::GroundTooNear), None);
+}
+
 /// The head's shadow from a lens two metres before the sitter is twice as large two metres behind.
 #[test]
 fn the_head_that_hides_a_light_is_the_head_that_is_lit() {
@@ -266,6 +277,8 @@ fn near_the_wall_without_a_grid_it_says_what_level_and_what_would_make_it_black(
     }
     let found = finds(&s, FindingKind::GroundTooNear).unwrap();
     assert!(found.contains("black is wished"), "{found}");
+    // How far is far enough takes a search: the plan makes it, the board only says where to look.
+    assert!(found.ends_with("The ways to it are told in Plan, Ground."), "{found}");
     // The lane of the ground says the same level.
     let board = Board::of(&s);
     let lane = board.lane("ground").unwrap().other.as_ref().unwrap();

@@ -16,8 +16,8 @@ pub(crate) struct Ground {
     pub(crate) range: Option<[Stops; 2]>,
     /// What is wished.
     pub(crate) wish: GroundTone,
-    /// What gives it, where one way does.
-    pub(crate) best: Option<Way>,
+    /// What the ground's own light can do about it. The other ways take a search, and are told where they are asked for.
+    pub(crate) by_own_light: Option<Way>,
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {
@@ -26,11 +26,10 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
     let tone = now.tone.filter(|_| !now.right)?;
     let lane = stage.first(Role::Ground).or_else(|| stage.first(Role::Key)).map_or("key", |l| setup.lights[l.index].id.as_str());
     let known = stage.lights.iter().any(|l| l.amount.is_some());
-    let ways = if known { ground_ways::ways(stage, wish, false) } else { Vec::new() };
-    let best = ways.into_iter().find(|w| w.works);
-    let single = best.as_ref().and_then(|w| match w.entries.as_slice() {
+    let by_own_light = if known { ground_ways::by_own_light(stage, wish) } else { None };
+    let single = by_own_light.as_ref().and_then(|w| match w.entries.as_slice() {
         [entry] => Some(entry.clone()),
         _ => None,
     });
-    Some(Found::new(Ground { tone, range: now.range, wish, best }, lane).mend(single))
+    Some(Found::new(Ground { tone, range: now.range, wish, by_own_light }, lane).mend(single))
 }

@@ -6,12 +6,24 @@ use ink_lamp_scene::{
     stage::Stage,
 };
 use ink_lamp_sitting::{
-    entry::{DialTurned, Entry},
+    entry::{DialTurned, Entry, LightRemoved},
     role::Role,
     studio::GroundTone,
 };
 
 use super::way::{GroundStep, LeadsTo, Way};
+
+/// What takes every ground light away.
+pub(super) fn own_lights_away(stage: &Stage) -> Vec<Entry> {
+    let own = stage.lights.iter().filter(|l| l.role == Role::Ground);
+    own.map(|l| Entry::LightRemoved(LightRemoved { light: stage.setup.lights[l.index].id.clone() })).collect()
+}
+
+/// The ground without a light of its own; none where it has none.
+pub(super) fn without_own_light(stage: &Stage) -> Option<Way> {
+    let away = own_lights_away(stage);
+    (!away.is_empty()).then(|| Way::written(stage, GroundStep::TakeLightAway, away)).flatten()
+}
 
 /// The ground light's dial.
 pub(super) fn by_ground_light(stage: &Stage, wish: GroundTone) -> Option<Way> {

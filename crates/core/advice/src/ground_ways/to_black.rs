@@ -1,54 +1,41 @@
 //! A ground that is to be black.
 
 use ink_lamp_light::{measure::Loss, shape::Grid};
-use ink_lamp_scene::{
-    scene::Scene,
-    stage::{Placed, Stage},
-};
-use ink_lamp_sitting::{
-    entry::{Entry, LightRemoved},
-    role::Role,
-    studio::GroundTone,
-};
+use ink_lamp_scene::{scene::Scene, stage::Stage};
+use ink_lamp_sitting::studio::GroundTone;
 
 use super::{
     farther::farther,
     held_off::{flagged, gridded},
+    own_light::{own_lights_away, without_own_light},
     paper::darker,
     way::{GroundStep, LeadsTo, Way, applied, outcome},
 };
 
 /// Without its own light first: a ground that is lit on purpose is not black. Then one thing, and where none is enough, all of them.
-pub(super) fn to_black(stage: &Stage, wish: GroundTone, all: bool) -> Vec<Way> {
-    let removal = |l: &&Placed| Entry::LightRemoved(LightRemoved { light: stage.setup.lights[l.index].id.clone() });
-    let off: Vec<Entry> = stage.lights.iter().filter(|l| l.role == Role::Ground).map(|l| removal(&l)).collect();
-    let Some(dark) = applied(stage.setup, &off) else { return Vec::new() };
+pub(super) fn to_black(stage: &Stage, wish: GroundTone) -> Vec<Way> {
+    let mut ways: Vec<Way> = without_own_light(stage).into_iter().collect();
+    if ways.iter().any(|w| w.works) {
+        return ways;
+    }
+    let away = own_lights_away(stage);
+    let Some(dark) = applied(stage.setup, &away) else { return ways };
     let without = Scene::of(&dark).stage;
-    let mut ways: Vec<Way> = Vec::new();
-    if !off.is_empty() {
-        ways.extend(Way::written(stage, GroundStep::TakeLightAway, off.clone()));
+    let mut more: Vec<Way> = farther(&without, wish).into_iter().collect();
+    more.extend(gridded(&without));
+    more.extend(flagged(&without));
+    more.extend(darker(&without));
+    if more.iter().all(|w| !w.works) {
+        more.extend(everything(&without));
     }
-    if ways.iter().all(|w| !w.works) {
-        let mut more: Vec<Way> = farther(&without, wish).into_iter().collect();
-        if all {
-            more.extend(gridded(&without));
-            more.extend(flagged(&without));
-            more.extend(darker(&without));
-            if more.iter().all(|w| !w.works) {
-                more.extend(everything(&without));
-            }
+    for way in &mut more {
+        way.light_away = !away.is_empty();
+        // A grid is put on by hand: what is not written as a whole is not written.
+        if !way.entries.is_empty() {
+            way.entries.splice(0..0, away.iter().cloned());
         }
-        for way in &mut more {
-            if !off.is_empty() {
-                way.light_away = true;
-                // A grid is put on by hand: what is not written as a whole is not written.
-                if !way.entries.is_empty() {
-                    way.entries.splice(0..0, off.iter().cloned());
-                }
-            }
-        }
-        ways.extend(more);
     }
+    ways.extend(more);
     ways
 }
 

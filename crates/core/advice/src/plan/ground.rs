@@ -87,7 +87,7 @@ pub(crate) fn shown(stage: &Stage) -> Option<GroundShown> {
     let range = range(stage, window);
     let wish = stage.setup.ground_tone;
     let told = words::ground(stage, tone, range);
-    let ways = wish.filter(|_| told.is_some()).map_or_else(Vec::new, |w| ground_ways::ways(stage, w, true));
+    let ways = wish.filter(|_| told.is_some()).map_or_else(Vec::new, |w| ground_ways::ways(stage, w));
     Some(GroundShown {
         light: light.level(),
         tone,

@@ -16,8 +16,8 @@ pub(super) fn sentence(fact: &Ground, scene: &Scene) -> String {
         GroundTone::White => "white is wished".to_owned(),
         GroundTone::Grey { level } => format!("{level} is wished"),
     };
-    let mend = match &fact.best {
-        None => "No single way gives it: see Plan, Ground.".to_owned(),
+    let mend = match &fact.by_own_light {
+        None => "The ways to it are told in Plan, Ground.".to_owned(),
         Some(way) => ground_ways::sentence(way, scene.setup),
     };
     format!("{ground}; {wish}. {mend}")

@@ -59,10 +59,41 @@ fn a_camera_at_its_end_says_what_else_there_is() {
 }
 
 #[test]
-fn a_kept_room_gets_a_longer_shutter() {
-    let kept = for_the_room(camera("5.6", "1/125", "100", None), json!({"keep": {"level": -1.5}}), "2 0");
-    // f/2 at 1/60 is −4 at f/5.6 and 1/125; 2.5 stops longer, to the nearest third.
-    assert_eq!(kept.0, "Room up 2.5 stops: set 1/20");
+fn a_kept_room_gets_a_longer_shutter_where_the_camera_stands_still() {
+    let keep = json!({"room_wish": {"keep": {"level": -1.5}}});
+    let told = |entries: &[Value]| {
+        let next = Board::of(&setup(entries)).next;
+        assert_eq!(next.kind, MoveKind::MoveRoom);
+        (plain(&next.say), plain(next.why.last().unwrap()))
+    };
+    let start = [camera("5.6", "1/125", "100", None), keep, room("2 0")];
+    // f/2 at 1/60 is −4 at f/5.6 and 1/125; 1/25 and 1/20 lie a sixth of a stop beside it, and the shorter one blurs less.
+    let tripod = told(&[&start[..], &[json!({"holds": {"steadiness": "tripod"}})]].concat());
+    assert_eq!(tripod, ("Room up 2.5 stops: set 1/25".to_owned(), "The shutter changes the room and leaves the flash alone.".to_owned()));
+    // In the hand 1/20 blurs: what must hold is held, and the lights go down with the wider aperture.
+    let hand = told(&start);
+    assert_eq!(hand, ("Room up 2.5 stops: set ƒ2.5".to_owned(), "It opens up for the flash too: every light down 2.3 stops.".to_owned()));
+}
+
+#[test]
+fn the_room_is_not_moved_by_what_is_not_at_hand_or_would_be_switched() {
+    // A filter alone would do it, and so would high-speed sync: both are ways, and neither is the next move.
+    let holds = json!({"holds": {"high_speed": true, "filters": [{"name": "ND 1.2", "loss": 4.0}]}});
+    let next = Board::of(&setup(&[camera("8", "1/125", "100", Some("1/125")), holds, room("8 0")])).next;
+    assert_eq!(plain(&next.say), "Room: set ƒ16, still 2.0 over: lamps off, or a filter");
+}
+
+#[test]
+fn lights_that_cant_follow_the_camera_say_so() {
+    let unit = json!({"name": "Taper 100", "rated": 100.0, "scale": {"fractions": {"lowest": 32, "step": "tenths"}}});
+    let light = json!({"light": {"light": "key", "role": "key", "unit": unit, "dial": "1/2", "distance": 1.5}});
+    let next = Board::of(&setup(&[camera("5.6", "1/125", "100", Some("1/125")), light, room("4 0"), reads("key", "5.6 0")])).next;
+    assert_eq!((next.kind, plain(&next.say).as_str()), (MoveKind::MoveRoom, "Room down 3.0 stops: set ƒ16"));
+    // From 1/2 there is one stop to full power.
+    assert_eq!(
+        plain(next.why.last().unwrap()),
+        "The lights can't follow: each up 3.0 stops, 2.0 more than a unit can. Ways has others."
+    );
 }
 
 #[test]

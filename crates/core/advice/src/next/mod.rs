@@ -86,7 +86,7 @@ pub(crate) fn of(scene: &Scene) -> Pick {
     }
     let Some(camera) = &setup.camera else { return camera::first() };
     if let Some(room) = levels.wished_room
-        && let Some(pick) = room::of(setup, camera, room)
+        && let Some(pick) = room::of(scene, camera, room)
     {
         return pick;
     }

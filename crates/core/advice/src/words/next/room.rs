@@ -32,9 +32,10 @@ pub(super) fn say(to: &RoomMove) -> Line {
     if setting.is_empty() {
         return vec![text(format!("Room is {} {over}, and the camera is at its end", gap.number()))];
     }
-    if !to.wish.is_right(to.wish.level() + Stops::of(to.rest)) && to.rest > 0.05 {
-        let still = format!(", still {} over: lamps off, or a filter", Stops::of(to.rest).number());
-        return vec![text("Room: set "), strong(setting), text(still)];
+    let rest = Stops::of(to.rest);
+    if rest.tenths() != 0 {
+        let still = if to.rest > 0.0 { "over: lamps off, or a filter" } else { "under: more light in the room" };
+        return vec![text("Room: set "), strong(setting), text(format!(", still {} {still}", rest.abs().number()))];
     }
     vec![text(format!("Room {down} {}: set ", gap.size())), strong(setting)]
 }
@@ -50,8 +51,14 @@ pub(super) fn why(to: &RoomMove) -> Vec<Line> {
         } else {
             "Switch lamps off, close the blinds, or use a filter; the lights rise with a filter.".to_owned()
         }
+    } else if to.beyond > 0.05 {
+        let (lights, beyond) = (Stops::of(to.lights), Stops::of(to.beyond));
+        let way = if to.lights > 0.0 { "up" } else { "down" };
+        format!("The lights can't follow: each {way} {}, {} more than a unit can. Ways has others.", lights.size(), beyond.number())
     } else if to.lights > 0.05 {
         format!("The shutter is free up to sync. The rest costs flash: every light up {}.", Stops::of(to.lights).size())
+    } else if to.lights < -0.05 {
+        format!("It opens up for the flash too: every light down {}.", Stops::of(to.lights).size())
     } else {
         "The shutter changes the room and leaves the flash alone.".to_owned()
     };

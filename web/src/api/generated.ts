@@ -389,6 +389,13 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description A light that likely did not fire. */
+        Absent: {
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+            /** @description What the parts add up to without it. */
+            parts: components["schemas"]["Stops"];
+        };
         /** @description What to press once the move is done. */
         Action: {
             /** @description What it logs. */
@@ -646,10 +653,35 @@ export interface components {
             y: number;
         };
         /**
+         * @description What was changed.
+         * @enum {string}
+         */
+        Change: "grid_on" | "grid_off" | "gels" | "modifier";
+        /**
          * Format: double
          * @description How far the chin is up, −45 to 45 degrees; negative is down.
          */
         Chin: number;
+        /** @description Units that hang on one mains circuit. */
+        Circuit: {
+            /**
+             * Format: double
+             * @description Mean current while they recycle together, amperes.
+             */
+            amperes: number;
+            /** @description The lights on it. */
+            lights: components["schemas"]["LightId"][];
+            /**
+             * Format: double
+             * @description Share of the breaker's rating: 1 is all of it.
+             */
+            load: number;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+        };
         /** @description Units that hang on one mains circuit. */
         CircuitShown: {
             /**
@@ -817,6 +849,11 @@ export interface components {
             /** @description What it means: two or three short lines. */
             lines: components["schemas"]["Span"][][];
         };
+        /** @description The edge where the second curtain starts. */
+        Edge: "even" | {
+            /** @description It loses this. */
+            loses: components["schemas"]["Stops"];
+        } | "dark";
         /** @description The ground as an elevation, seen from the sitter. */
         Elevation: {
             /**
@@ -1044,6 +1081,311 @@ export interface components {
             /** @description `Loop, 4° from Rembrandt`; short or broad where the face is turned. */
             words: string;
         };
+        /** @description What is found, with its numbers. Its kind is told beside them. */
+        Fact: ({
+            /** @description The aperture. */
+            at: components["schemas"]["Aperture"];
+            /** @description How far past. */
+            by: components["schemas"]["Stops"];
+        } | {
+            /** @description The cap. */
+            cap: components["schemas"]["Iso"];
+            /** @description ISO as it is set. */
+            iso: components["schemas"]["Iso"];
+        }) | {
+            /** @description What it takes. */
+            takes: components["schemas"]["Stops"];
+        } | {
+            /** @description The time. */
+            at: components["schemas"]["ShutterTime"];
+            room?: components["schemas"]["Stops"] | null;
+        } | ({
+            /** @description Where it is off. */
+            forgotten: components["schemas"]["SyncPlace"][];
+            /** @description The sync time. */
+            sync: components["schemas"]["ShutterTime"];
+        } | {
+            /** @description The shutter. */
+            at: components["schemas"]["ShutterTime"];
+            /**
+             * Format: double
+             * @description Share of the frame.
+             */
+            black: number;
+            /** @description The trigger's delay. */
+            delay: components["schemas"]["Delay"];
+            longer?: components["schemas"]["ShutterTime"] | null;
+        } | {
+            /** @description The shutter. */
+            at: components["schemas"]["ShutterTime"];
+            /**
+             * Format: double
+             * @description What share of the frame goes black, where the curtains are known.
+             */
+            black?: number | null;
+            /** @description Whether high-speed sync would pass it. */
+            high_speed: components["schemas"]["Would"];
+            /** @description The sync time. */
+            sync: components["schemas"]["ShutterTime"];
+        }) | {
+            /** @description The shutter. */
+            at: components["schemas"]["ShutterTime"];
+            /** @description How the edge fares where the second curtain starts. */
+            edge: components["schemas"]["Edge"];
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            longer?: components["schemas"]["ShutterTime"] | null;
+            /** @description What is lost over the frame. */
+            mean: components["schemas"]["Stops"];
+        } | ({
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+        } | {
+            /** @description The shutter. */
+            at: components["schemas"]["ShutterTime"];
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            /** @description What is lost. */
+            loss: components["schemas"]["Stops"];
+        }) | {
+            /** @description Against the flash, at its brightest. */
+            level: components["schemas"]["Stops"];
+            /** @description What moves. */
+            movement: components["schemas"]["MovementKind"];
+            /**
+             * Format: double
+             * @description How long it is, millimetres.
+             */
+            smear: number;
+        } | {
+            /** @description By how much. */
+            by: components["schemas"]["Stops"];
+        } | ({
+            /**
+             * Format: double
+             * @description What comes out, kelvin.
+             */
+            kelvin: number;
+            /** @description Where it mixes in. */
+            place: components["schemas"]["RoomPlace"];
+            /** @description The room's colour. */
+            room: components["schemas"]["Kelvin"];
+            /**
+             * Format: double
+             * @description Against the flash, mired: positive is warmer.
+             */
+            shift: number;
+        } | {
+            /** @description At the ground. */
+            ground: components["schemas"]["Lamps"];
+            /** @description At the sitter. */
+            sitter: components["schemas"]["Lamps"];
+        }) | {
+            /**
+             * Format: int32
+             * @description What a mid-grey became, 8-bit.
+             */
+            code: number;
+            /**
+             * Format: int32
+             * @description What was foretold.
+             */
+            expected: number;
+            /** @description Brighter (+) or darker (−). */
+            off: components["schemas"]["Stops"];
+            /** @description Where. */
+            place: components["schemas"]["RoomPlace"];
+        } | components["schemas"]["WholeCheck"] | ({
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+        } | {
+            /** @description The camera's. */
+            at: components["schemas"]["Iso"];
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            /** @description The meter's. */
+            read: components["schemas"]["Iso"];
+        }) | {
+            /** @description Where its unit ends, as written on its dial. */
+            end: string;
+            /** @description What stays over (+) or under (−). */
+            left: components["schemas"]["Stops"];
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            to?: components["schemas"]["Meters"] | null;
+        } | ({
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+        } | {
+            /** @description Brighter (+) or darker (−) by it. */
+            by: components["schemas"]["Stops"];
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            /** @description What was done. */
+            what: components["schemas"]["Change"];
+        }) | {
+            /** @description How far guide number and rated energy lie apart. */
+            off: components["schemas"]["Stops"];
+            /** @description The unit. */
+            unit: string;
+        } | {
+            /** @description How far from the face. */
+            at: components["schemas"]["Meters"];
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+        } | {
+            /** @description Its lamp. */
+            lamp: components["schemas"]["Watts"];
+            /** @description The unit. */
+            unit: string;
+        } | ({
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            /**
+             * Format: double
+             * @description Seconds from frame to frame that are wanted.
+             */
+            pace: number;
+            /**
+             * Format: double
+             * @description Seconds until it is ready.
+             */
+            ready: number;
+        } | {
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            pops: number;
+        }) | {
+            /** @description Whose light. */
+            light: components["schemas"]["LightId"];
+            lower?: components["schemas"]["Meters"] | null;
+        } | ({
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            /** @description Its pattern. */
+            pattern: components["schemas"]["Pattern"];
+        } | {
+            /** @description In none of those that are seen. */
+            both: boolean;
+            /** @description In which eyes: true for the left one in the picture. */
+            left: boolean[];
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            /** @description Another light has one there. */
+            other_has: boolean;
+        }) | (components["schemas"]["Rim"] | components["schemas"]["Rim"]) | {
+            /** @description The light itself; else its stand. */
+            front: boolean;
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+        } | {
+            /**
+             * Format: double
+             * @description By how much it is to be lowered, metres.
+             */
+            by: number;
+            /** @description The ceiling above the floor. */
+            ceiling: components["schemas"]["Meters"];
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+        } | {
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+        } | {
+            /** @description It comes from camera left, the room's light from camera right; else the other way round. */
+            key_left: boolean;
+            /** @description The key. */
+            light: components["schemas"]["LightId"];
+        } | {
+            /** @description The greatest lit : shadow that it allows. */
+            greatest: components["schemas"]["Ratio"];
+            /** @description What is wished. */
+            wished: components["schemas"]["Ratio"];
+        } | {
+            /** @description Darkest and brightest over the picture. */
+            range?: components["schemas"]["Stops"][] | null;
+            /** @description The tone that it takes. */
+            tone: components["schemas"]["Stops"];
+            /** @description What is wished. */
+            wish: components["schemas"]["GroundTone"];
+        } | components["schemas"]["Narrow"] | {
+            /**
+             * Format: int32
+             * @description Its channel.
+             */
+            channel: number;
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            /**
+             * Format: int32
+             * @description The one that most are on.
+             */
+            most: number;
+        } | {
+            /** @description What it is called. */
+            name: string;
+        } | ({
+            /** @description What hides it. */
+            by: components["schemas"]["Hides"];
+            /** @description Whose unit. */
+            light: components["schemas"]["LightId"];
+        } | Record<string, never>) | ({
+            /** @description The group. */
+            group: components["schemas"]["Group"];
+            /**
+             * Format: int32
+             * @description How many it has.
+             */
+            has: number;
+            /** @description Whose. */
+            light: components["schemas"]["LightId"];
+            /** @description Who has not: transmitter or unit. */
+            owner: string;
+        } | {
+            /** @description The group. */
+            group: components["schemas"]["Group"];
+            /** @description The one. */
+            light: components["schemas"]["LightId"];
+            /** @description The other. */
+            other: components["schemas"]["LightId"];
+        }) | ({
+            /**
+             * Format: int32
+             * @description The unit's.
+             */
+            lowest: number;
+            /**
+             * Format: int32
+             * @description The transmitter's.
+             */
+            sent: number;
+            /** @description The unit. */
+            unit: string;
+        } | {
+            /** @description The transmitter's. */
+            sent: components["schemas"]["DialStep"];
+            /** @description The unit's. */
+            step: components["schemas"]["DialStep"];
+            /** @description The unit. */
+            unit: string;
+        } | {
+            /**
+             * Format: int32
+             * @description How many it lets pass.
+             */
+            lets: number;
+            /**
+             * Format: int32
+             * @description How many are sent.
+             */
+            sent: number;
+            /** @description The unit. */
+            unit: string;
+        }) | components["schemas"]["Circuit"];
         /** @description A neutral-density filter before the lens: it takes from room and flash alike. */
         Filter: {
             /** @description What it takes, stops. */
@@ -1055,6 +1397,8 @@ export interface components {
         Finding: {
             /** @description It is about people's safety. Local codes and licensed practice decide. */
             caution: boolean;
+            /** @description Its numbers: which there are depends on its kind. */
+            fact: components["schemas"]["Fact"];
             /** @description What it is. */
             kind: components["schemas"]["FindingKind"];
             /** @description The lane it belongs to. */
@@ -1062,8 +1406,8 @@ export interface components {
             /** @description It follows from where things stand. */
             placement: boolean;
             remedy?: components["schemas"]["Action"] | null;
-            /** @description Said in words. */
-            words: string;
+            /** @description Said in words; what matters most stands out. */
+            words: components["schemas"]["Span"][];
         };
         /**
          * @description What can be found.
@@ -1417,6 +1761,11 @@ export interface components {
          * @enum {string}
          */
         HeldAt: "face" | "shadow_side" | "hair_or_shoulder" | "ground";
+        /**
+         * @description What can stand between the camera and a light.
+         * @enum {string}
+         */
+        Hides: "sitter" | "panel";
         /** @description Where high-speed sync is on: one place forgotten spoils the frame. */
         HighSpeed: {
             /** @description At the camera. */
@@ -1484,6 +1833,13 @@ export interface components {
             same: number;
             /** @description Readings' teachings that were not there. */
             samples: number;
+        };
+        /** @description What of a light is in the picture. */
+        InPicture: {
+            /** @description Its front, or an edge of it. */
+            front: boolean;
+            /** @description Its stand. */
+            stand: boolean;
         };
         /**
          * @description A film or sensor speed as marked, in third stops.
@@ -1898,6 +2254,15 @@ export interface components {
             name: string;
             /** @description Its usual speed: `1.4 m/s`; where it follows from the fall, how. */
             speed: string;
+        };
+        /** @description Paper or cloth that is narrower than the picture. */
+        Narrow: {
+            /** @description How wide it is, metres. */
+            paper: components["schemas"]["Meters"];
+            /** @description How wide the picture is there. */
+            picture: components["schemas"]["Meters"];
+            /** @description Its edge shows on the left, and on the right. */
+            shows: boolean[];
         };
         /** @description A new name. */
         NewName: {
@@ -2443,6 +2808,29 @@ export interface components {
             group?: components["schemas"]["Group"] | null;
             kit?: components["schemas"]["FromKit"] | null;
             shape?: components["schemas"]["Shape"] | null;
+        };
+        /** @description A light from behind. */
+        Rim: {
+            /**
+             * Format: double
+             * @description How far it stands from the sitter along the floor, metres.
+             */
+            away: number;
+            /**
+             * Format: double
+             * @description How wide an edge it lights in the picture, degrees; negative where the light ends before it.
+             */
+            edge: number;
+            /** @description Whether it shines into the lens. */
+            flare: boolean;
+            /** @description Whether the sitter hides all of it from the lens. */
+            hidden: boolean;
+            /** @description Which light. */
+            light: components["schemas"]["LightId"];
+            /** @description What of it is in the picture. */
+            seen: components["schemas"]["InPicture"];
+            /** @description Whether its light comes round the edge to where the camera sees it. */
+            wraps: boolean;
         };
         /** @description A light from behind. */
         RimShown: {
@@ -3116,6 +3504,11 @@ export interface components {
             /** @description In words. */
             words: string;
         };
+        /** @description A place where high-speed sync must be on. */
+        SyncPlace: "camera" | "transmitter" | {
+            /** @description The unit of a light. */
+            unit: components["schemas"]["LightId"];
+        };
         /** @description One item of a tape. */
         TapeItemView: {
             /**
@@ -3368,6 +3761,16 @@ export interface components {
             /** @description How it stands. */
             setup: components["schemas"]["Setup"];
         };
+        /** @description The reading with all lights on against the sum of its parts. */
+        WholeCheck: {
+            absent?: components["schemas"]["Absent"] | null;
+            /** @description More apart than what can be repeated, and all parts were measured. */
+            differs: boolean;
+            /** @description What the parts add up to. */
+            parts: components["schemas"]["Stops"];
+            /** @description What the meter said. */
+            whole: components["schemas"]["Stops"];
+        };
         /** @description A window. */
         Window: {
             /**
@@ -3380,6 +3783,11 @@ export interface components {
             /** @description How wide. */
             width: components["schemas"]["Extent"];
         };
+        /** @description Whether high-speed sync would pass a frame. */
+        Would: "pass" | {
+            /** @description This unit has none. */
+            not_with: string;
+        } | "no";
         /** @description The range of a head that zooms, millimetres of focal length that it covers. */
         Zoom: {
             /** @description Longest. */

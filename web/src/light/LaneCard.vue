@@ -5,6 +5,7 @@ import { raised } from '@/stores/wishes'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/ui/RoleMark.vue'
 import StepField from '@/ui/StepField.vue'
+import WordLine from '@/ui/WordLine.vue'
 import { abbreviated, inUnit } from './distance'
 import LightDialog from './LightDialog.vue'
 
@@ -122,7 +123,8 @@ function shot(): void {
     >
       <li v-for="(finding, i) in findings" :key="i" class="mb-1 flex items-start gap-2">
         <p class="min-w-0 flex-1" :class="finding.caution ? 'text-warn' : ''">
-          <b v-if="i === 0" class="font-[650] text-text">{{ findings.length }} to know: </b>{{ finding.words }}
+          <b v-if="i === 0" class="font-[650] text-text">{{ findings.length }} to know: </b
+          ><WordLine :line="finding.words" />
         </p>
         <PushButton
           v-if="finding.remedy"

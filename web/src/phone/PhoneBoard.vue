@@ -226,7 +226,7 @@ const kept = computed(() => board.waiting)
     <ModalDialog v-if="findingsOpen" open title="Worth knowing" @close="findingsOpen = false">
       <ul class="mt-3 grid gap-3">
         <li v-for="(finding, i) in findings" :key="i">
-          <p :class="finding.caution ? 'text-warn' : 'text-text-2'">{{ finding.words }}</p>
+          <p :class="finding.caution ? 'text-warn' : 'text-text-2'"><WordLine :line="finding.words" /></p>
           <button
             v-if="finding.remedy"
             type="button"

@@ -4,6 +4,7 @@ import { useBoard } from '@/stores/board'
 import { usePlan } from '@/stores/plan'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/ui/RoleMark.vue'
+import WordLine from '@/ui/WordLine.vue'
 import FaceDrawing from './FaceDrawing.vue'
 import PlaceFields from './PlaceFields.vue'
 
@@ -69,7 +70,7 @@ const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.pl
       <h2 class="text-head font-[650]">Worth knowing</h2>
       <ul class="mt-1 grid gap-2">
         <li v-for="(f, i) in findings" :key="i" class="flex items-start gap-2">
-          <p class="min-w-0 flex-1" :class="f.caution ? 'text-warn' : 'text-text-2'">{{ f.words }}</p>
+          <p class="min-w-0 flex-1" :class="f.caution ? 'text-warn' : 'text-text-2'"><WordLine :line="f.words" /></p>
           <PushButton v-if="f.remedy && !board.moment" @click="board.write(f.remedy.entry)">{{
             f.remedy.label
           }}</PushButton>

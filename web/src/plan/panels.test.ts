@@ -248,9 +248,14 @@ describe('the panels of the plan', () => {
   it('tells of a light only what follows from where things stand, and mends it', async () => {
     const lower = { placed: { light: 'key', place: { at: { x: 0, y: 1.8, z: 1 } } } }
     board.view = view([
-      { words: 'Dark sockets.', placement: true, caution: false, remedy: { label: 'Lower it', entry: lower } },
-      { words: 'A boom over the sitter.', placement: true, caution: true },
-      { words: 'A full battery.', placement: false, caution: false },
+      {
+        words: [{ text: 'Dark ' }, { strong: 'sockets' }, { text: '.' }],
+        placement: true,
+        caution: false,
+        remedy: { label: 'Lower it', entry: lower },
+      },
+      { words: [{ text: 'A boom over the sitter.' }], placement: true, caution: true },
+      { words: [{ text: 'A full battery.' }], placement: false, caution: false },
     ])
     await show(LightPanel)
     const notes = page.findAll('li').map((li) => li.get('p').text())

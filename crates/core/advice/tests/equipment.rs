@@ -172,7 +172,7 @@ fn what_can_be_worked_out_is_carried_and_the_rest_is_stale() {
     assert!((level(&off, "key") - level(&on, "key") - 1.3).abs() < 0.01);
     assert_eq!(say(&off), "Key down 1.3 stops: set 1/32 +0.7");
     let note = found(&off, FindingKind::Uncompensated).unwrap();
-    assert_eq!(note.words, "Key: the grid was taken off, 1.3 stops brighter, and not compensated.");
+    assert_eq!(plain(&note.words), "Key: the grid was taken off, 1.3 stops brighter, and not compensated.");
     assert!(matches!(note.remedy.unwrap().entry, Entry::Dial(_)));
     // A gel, and a modifier that the model knows too.
     let gel = json!({"name": "Half orange", "mired": 109, "loss": 0.7});
@@ -207,7 +207,7 @@ fn a_filter_darkens_all_lights_and_the_room() {
     assert_eq!((before.next.kind, plain(&now.next.say).as_str()), (MoveKind::MeterWhole, "Key up 3.0 stops"));
     // The meter does not see the filter: what it must read goes up by three stops.
     assert_eq!(now.lanes[2].target.as_ref().unwrap().aperture.number, "16");
-    assert!(found(&dark, FindingKind::Uncompensated).unwrap().words.starts_with("The filter takes 3.0 stops"));
+    assert!(plain(&found(&dark, FindingKind::Uncompensated).unwrap().words).starts_with("The filter takes 3.0 stops"));
     // What is left out stays; an empty list takes them off.
     assert_eq!(Board::of(&after(&dark, &[camera("8")])).camera.unwrap().filter.unwrap(), "−3.0");
     let off = json!({"camera": {"aperture": "8", "shutter": "1/125", "iso": "100", "filters": []}});
@@ -219,16 +219,19 @@ fn the_light_that_did_not_fire_is_named() {
     // Key −0.6, fill −1.6, together 0.0; without the fill −0.6.
     let parts = after(&start(), &[reads("key", "5.6 4"), reads("fill", "4 4"), reads("rim", "8 3"), reads("whole", "5.6 5")]);
     let note = found(&parts, FindingKind::WholeDiffers).unwrap();
-    assert_eq!(note.words, "Parts say 0.0, meter says −0.5. Without the fill they would say −0.6: most likely the fill did not fire.");
+    assert_eq!(
+        plain(&note.words),
+        "Parts say 0.0, meter says −0.5. Without the fill they would say −0.6: most likely the fill did not fire."
+    );
     assert_eq!(say(&parts), "Whole is 0.5 under its parts: did the fill fire?");
     // Rim read at the face counts there: parts +1.3, without it 0.0.
     let rim = read_how("rim", "8 5", json!({"place": "face"}));
     let with_rim = after(&parts, &[rim, reads("whole", "8 0")]);
-    assert!(found(&with_rim, FindingKind::WholeDiffers).unwrap().words.ends_with("most likely the rim did not fire."));
+    assert!(plain(&found(&with_rim, FindingKind::WholeDiffers).unwrap().words).ends_with("most likely the rim did not fire."));
     let over = after(&parts, &[reads("whole", "8 7")]);
-    assert!(found(&over, FindingKind::WholeDiffers).unwrap().words.contains("moved nearer or turned up"));
+    assert!(plain(&found(&over, FindingKind::WholeDiffers).unwrap().words).contains("moved nearer or turned up"));
     let unexplained = after(&parts, &[reads("whole", "2.8 0")]);
-    assert!(found(&unexplained, FindingKind::WholeDiffers).unwrap().words.contains("No single light"));
+    assert!(plain(&found(&unexplained, FindingKind::WholeDiffers).unwrap().words).contains("No single light"));
     assert!(found(&after(&parts, &[reads("whole", "8 1")]), FindingKind::WholeDiffers).is_none());
 }
 
@@ -395,7 +398,9 @@ fn mistakes_are_found_by_name() {
     for (kind, entries, words) in cases {
         assert!(found(&start(), kind).is_none(), "{kind:?} without its cause");
         let note = found(&after(&start(), &entries), kind).unwrap_or_else(|| panic!("{kind:?} not found"));
-        assert!(note.words.contains(words), "{kind:?}: {}", note.words);
+        let told = plain(&note.words);
+        assert!(told.contains(words), "{kind:?}: {told}");
+        assert!(json!(note)["fact"].is_object(), "{kind:?}: {}", json!(note));
         assert_eq!(note.caution, matches!(kind, K::CircuitLoad | K::Eyes | K::HotLamp));
     }
 }

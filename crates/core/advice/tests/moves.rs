@@ -90,10 +90,7 @@ fn lights_that_cant_follow_the_camera_say_so() {
     let next = Board::of(&setup(&[camera("5.6", "1/125", "100", Some("1/125")), light, room("4 0"), reads("key", "5.6 0")])).next;
     assert_eq!((next.kind, plain(&next.say).as_str()), (MoveKind::MoveRoom, "Room down 3.0 stops: set ƒ16"));
     // From 1/2 there is one stop to full power.
-    assert_eq!(
-        plain(next.why.last().unwrap()),
-        "The lights can't follow: each up 3.0 stops, 2.0 more than a unit can. Ways has others."
-    );
+    assert_eq!(plain(next.why.last().unwrap()), "The lights can't follow: each up 3.0 stops, 2.0 more than a unit can. Ways has others.");
 }
 
 #[test]
@@ -184,9 +181,17 @@ fn a_moved_light_is_read_again_before_anything_else() {
 fn past_sync_is_found() {
     let board = Board::of(&setup(&[camera("8", "1/400", "100", Some("1/200"))]));
     assert_eq!(
-        board.findings[0].words,
+        plain(&board.findings[0].words),
         "Shutter 1/400 is past the sync of 1/200: about 50 % of the frame goes black. Set 1/200 or longer."
     );
+    // Its numbers stand beside its kind, and what is to be set stands out.
+    let told = serde_json::to_value(&board.findings[0]).unwrap();
+    assert_eq!(
+        (&told["kind"], &told["fact"]["at"], &told["fact"]["sync"], &told["fact"]["high_speed"]),
+        (&json!("past_sync"), &json!("1/400"), &json!("1/200"), &json!("no"))
+    );
+    assert!((told["fact"]["black"].as_f64().unwrap() - 0.5).abs() < 0.005, "{told}");
+    assert_eq!(told["words"][1], json!({"strong": "1/200"}));
 }
 
 #[test]

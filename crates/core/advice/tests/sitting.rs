@@ -172,7 +172,7 @@ fn a_meter_on_other_settings_is_carried_over_and_said() {
         board
             .findings
             .iter()
-            .any(|f| f.kind == FindingKind::MeterSettings && f.words == "Fill was read at ISO 200 and carried over to ISO 100.")
+            .any(|f| f.kind == FindingKind::MeterSettings && plain(&f.words) == "Fill was read at ISO 200 and carried over to ISO 100.")
     );
 }
 
@@ -266,8 +266,9 @@ fn a_kept_room_is_brought_to_the_nearest_third_and_then_left() {
 fn a_light_that_did_not_fire_is_named() {
     let setup = after(&begun(), [reads("fill", "1 0")]);
     let board = Board::of(&setup);
-    let said =
-        |f: &ink_lamp_advice::board::Finding| f.kind == FindingKind::NoFlash && f.words.starts_with("Fill reads no more than the room");
+    let said = |f: &ink_lamp_advice::board::Finding| {
+        f.kind == FindingKind::NoFlash && plain(&f.words).starts_with("Fill reads no more than the room")
+    };
     assert!(board.findings.iter().any(said));
     assert_eq!(plain(&board.next.say), "Meter the fill again");
     assert_eq!(plain(&board.next.why[0]), "It reads no more than the room alone. Did it fire?");

@@ -50,7 +50,7 @@ fn light(id: &str, unit: Value, dial: &str) -> Value {
 }
 
 fn found(setup: &Setup, kind: FindingKind) -> Option<String> {
-    Board::of(setup).findings.into_iter().find(|f| f.kind == kind).map(|f| f.words)
+    Board::of(setup).findings.into_iter().find(|f| f.kind == kind).map(|f| plain(&f.words))
 }
 
 #[test]

@@ -4,7 +4,8 @@ use ink_lamp_light::{
     scale::Stops,
     strobe::{Dial, Supply, energy},
 };
-use ink_lamp_sitting::{light::Light, setup::Setup};
+use ink_lamp_sitting::{light::Light, role::LightId, setup::Setup};
+use serde::Serialize;
 
 /// What a unit has left.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -43,12 +44,13 @@ pub fn of(setup: &Setup, light: &Light) -> Option<Energy> {
 }
 
 /// Units that hang on one mains circuit.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Circuit {
     /// Its number.
     pub number: u8,
-    /// The lights on it, in the setup's order.
-    pub lights: Vec<usize>,
+    /// The lights on it.
+    pub lights: Vec<LightId>,
     /// Mean current while they recycle together, amperes.
     pub amperes: f64,
     /// Share of the breaker's rating: 1 is all of it.
@@ -59,15 +61,15 @@ pub struct Circuit {
 #[must_use]
 pub fn circuits(setup: &Setup) -> Vec<Circuit> {
     let mut circuits: Vec<Circuit> = Vec::new();
-    for (index, light) in setup.lights.iter().enumerate() {
+    for light in &setup.lights {
         let Some(current) = current(setup, light) else { continue };
         let number = light.rig.circuit.unwrap_or(1);
         match circuits.iter_mut().find(|c| c.number == number) {
             Some(circuit) => {
                 circuit.amperes += current;
-                circuit.lights.push(index);
+                circuit.lights.push(light.id.clone());
             }
-            None => circuits.push(Circuit { number, lights: vec![index], amperes: current, load: 0.0 }),
+            None => circuits.push(Circuit { number, lights: vec![light.id.clone()], amperes: current, load: 0.0 }),
         }
     }
     circuits.sort_by_key(|c| c.number);

@@ -2,6 +2,7 @@
 
 use ink_lamp_light::field::DVec3;
 use ink_lamp_sitting::role::Role;
+use serde::Serialize;
 
 use crate::{
     overhead::is_overhead,
@@ -10,7 +11,8 @@ use crate::{
 };
 
 /// What of a light is in the picture.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct InPicture {
     /// Its front, or an edge of it.
     pub front: bool,
@@ -34,7 +36,9 @@ pub fn in_picture(stage: &Stage, light: &Placed) -> InPicture {
 }
 
 /// What can stand between the camera and a light.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum Hides {
     /// The sitter.
     Sitter,

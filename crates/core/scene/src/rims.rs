@@ -1,7 +1,11 @@
 //! Lights from behind: whether they wrap round the edge to where the camera sees it, and whether they shine into the lens.
 
 use ink_lamp_light::field::DVec3;
-use ink_lamp_sitting::{role::Role, studio::point::round_from};
+use ink_lamp_sitting::{
+    role::{LightId, Role},
+    studio::point::round_from,
+};
+use serde::Serialize;
 
 use crate::{
     in_picture::{InPicture, in_picture},
@@ -18,10 +22,11 @@ const USUAL_CAMERA: f64 = 2.0;
 const FROM_BEHIND: f64 = 100.0;
 
 /// A light from behind.
-#[derive(Debug, Clone, Copy, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Rim {
-    /// The light, in the setup's order.
-    pub index: usize,
+    /// Which light.
+    pub light: LightId,
     /// How far it stands from the sitter along the floor, metres.
     pub away: f64,
     /// How wide an edge it lights in the picture, degrees; negative where the light ends before it.
@@ -58,5 +63,6 @@ pub fn rim(stage: &Stage, light: &Placed) -> Option<Rim> {
         to_lens.normalize_or(DVec3::Z).dot(front.axis) > 0.1 && stage.share(light, stage.camera, -to_lens.normalize_or(DVec3::Z)) > 1e-3;
     let ahead = stage.seen(front.at).z > 0.0;
     let flare = looks && ahead && !sitter::hides(stage, front.at) && stage.studio.passes(front, stage.camera) > 0.0;
-    Some(Rim { index: light.index, away, edge, wraps: edge > -GRAZING, hidden, flare, seen: in_picture(stage, light) })
+    let id = stage.setup.lights[light.index].id.clone();
+    Some(Rim { light: id, away, edge, wraps: edge > -GRAZING, hidden, flare, seen: in_picture(stage, light) })
 }

@@ -7,13 +7,16 @@ use ink_lamp_light::{
 use ink_lamp_sitting::{
     light::{Held, Light},
     metered::HeldAt,
+    role::LightId,
     setup::Setup,
 };
+use serde::Serialize;
 
 use crate::levels::Levels;
 
 /// The reading with all lights on against the sum of its parts.
-#[derive(Debug, Clone, Copy, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct WholeCheck {
     /// What the parts add up to.
     pub parts: Stops,
@@ -21,8 +24,18 @@ pub struct WholeCheck {
     pub whole: Stops,
     /// More apart than what can be repeated, and all parts were measured.
     pub differs: bool,
-    /// The light whose absence explains it best, where one does; and how far off the rest then is.
-    pub absent: Option<(usize, Stops)>,
+    /// The light whose absence explains it best, where one does.
+    pub absent: Option<Absent>,
+}
+
+/// A light that likely did not fire.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Absent {
+    /// Which.
+    pub light: LightId,
+    /// What the parts add up to without it.
+    pub parts: Stops,
 }
 
 /// Whole and parts may differ by this much: what a meter in tenths and a steady hand repeat.
@@ -47,13 +60,15 @@ pub fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<WholeCheck>
     let measured = counted.iter().all(|(i, _)| setup.lights[*i].reading.as_ref().is_some_and(Held::is_measured));
     let differs = (whole - parts).tenths().abs() > REPEATED_TENTHS && measured;
     // With one light only, nothing at all would be left.
-    let off = |i: usize| sum(Some(i)).level().map(|level| (i, whole - level));
+    let without = |i: usize| sum(Some(i)).level().map(|parts| (i, parts));
+    let off = |(_, parts): &(usize, Stops)| (whole - *parts).abs();
     let absent = counted
         .iter()
         .filter(|_| differs)
-        .filter_map(|(i, _)| off(*i))
-        .min_by(|a, b| a.1.abs().get().total_cmp(&b.1.abs().get()))
-        .filter(|(_, off)| off.tenths().abs() <= REPEATED_TENTHS);
+        .filter_map(|(i, _)| without(*i))
+        .min_by(|a, b| off(a).get().total_cmp(&off(b).get()))
+        .filter(|one| off(one).tenths() <= REPEATED_TENTHS)
+        .map(|(i, parts)| Absent { light: setup.lights[i].id.clone(), parts });
     Some(WholeCheck { parts, whole, differs, absent })
 }
 

@@ -36,7 +36,9 @@ impl Default for Firing {
 }
 
 /// A place where high-speed sync must be on.
-#[derive(Debug, Clone, PartialEq, Eq)]
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum SyncPlace {
     /// The camera.
     Camera,

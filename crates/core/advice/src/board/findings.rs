@@ -5,8 +5,8 @@ use serde::Serialize;
 
 use crate::{
     action::Action,
-    findings::{self, FindingKind},
-    words::findings as words,
+    findings::{self, Fact, FindingKind},
+    words::{findings as words, span::Span},
 };
 
 /// Something worth knowing, with its numbers. It never blocks.
@@ -17,8 +17,10 @@ pub struct Finding {
     pub kind: FindingKind,
     /// The lane it belongs to.
     pub lane: String,
-    /// Said in words.
-    pub words: String,
+    /// Its numbers: which there are depends on its kind.
+    fact: Fact,
+    /// Said in words; what matters most stands out.
+    pub words: Vec<Span>,
     /// What mends it, where one entry does.
     pub remedy: Option<Action>,
     /// It is about people's safety. Local codes and licensed practice decide.
@@ -34,7 +36,7 @@ pub(super) fn shown(scene: &Scene) -> Vec<Finding> {
             let kind = found.fact.kind();
             let remedy = found.mends.map(|entry| Action { label: words::press(&found.fact, &entry, scene), entry });
             let words = words::sentence(&found.fact, scene);
-            Finding { kind, lane: found.lane, words, remedy, caution: kind.is_caution(), placement: kind.is_placement() }
+            Finding { kind, lane: found.lane, fact: found.fact, words, remedy, caution: kind.is_caution(), placement: kind.is_placement() }
         })
         .collect()
 }

@@ -5,21 +5,25 @@ use ink_lamp_light::{
     shutter::seconds_of,
 };
 use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::role::LightId;
+use serde::Serialize;
 
 use super::Found;
 
-/// What is found of a flash bulb; `light` in the setup's order.
-#[derive(Debug, Clone, PartialEq)]
+/// What is found of a flash bulb; the light by its place.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Bulb {
     /// It is hot, and may burst.
     Hot {
         /// Whose.
-        light: usize,
+        light: LightId,
     },
     /// It burns longer than the shutter is open.
     Cut {
         /// Whose.
-        light: usize,
+        light: LightId,
         /// The shutter.
         at: ShutterTime,
         /// What is lost.
@@ -31,10 +35,10 @@ pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
     let light = &scene.setup.lights[index];
     let Some((bulb, camera)) = light.unit.as_ref().and_then(|u| u.bulb).zip(scene.setup.camera.as_ref()) else { return Vec::new() };
     let id = light.id.as_str();
-    let mut found = vec![Found::new(Bulb::Hot { light: index }, id)];
+    let mut found = vec![Found::new(Bulb::Hot { light: light.id.clone() }, id)];
     let at = camera.exposure.shutter;
     if let Some(loss) = seconds_of(at).map(|t| bulb.loss(t)).filter(|loss| loss.tenths() >= 2) {
-        found.push(Found::new(Bulb::Cut { light: index, at, loss }, id));
+        found.push(Found::new(Bulb::Cut { light: light.id.clone(), at, loss }, id));
     }
     found
 }

@@ -5,12 +5,15 @@ use ink_lamp_light::{
     scale::{Aperture, Iso, Stops},
 };
 use ink_lamp_scene::scene::Scene;
+use serde::Serialize;
 
 use super::Found;
 use crate::action::camera_with;
 
 /// What is found of aperture and ISO.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Camera {
     /// The aperture is past diffraction, by some stops.
     Diffraction {

@@ -1,15 +1,18 @@
 //! A unit that listens on another channel.
 
 use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::{light::Light, role::LightId};
+use serde::Serialize;
 
 use super::Found;
 use crate::action::light_with;
 
 /// A unit listens on another channel than the others.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct Channel {
-    /// Whose, in the setup's order.
-    pub(crate) light: usize,
+    /// Whose.
+    pub(crate) light: LightId,
     /// Its channel.
     pub(crate) channel: u8,
     /// The one that most are on.
@@ -21,12 +24,12 @@ pub(super) fn of(scene: &Scene) -> Vec<Found> {
     let lights = &scene.setup.lights;
     let channels: Vec<u8> = lights.iter().filter_map(|l| l.rig.channel).collect();
     let most = channels.iter().copied().max_by_key(|c| (channels.iter().filter(|o| *o == c).count(), std::cmp::Reverse(*c)));
-    let clash = |(index, light): (usize, &ink_lamp_sitting::light::Light)| {
+    let clash = |light: &Light| {
         let (channel, most) = (light.rig.channel?, most?);
         (channel != most).then(|| {
             let tuned = light_with(light, |l| l.rig.channel = Some(most));
-            Found::new(Channel { light: index, channel, most }, light.id.as_str()).mend(Some(tuned))
+            Found::new(Channel { light: light.id.clone(), channel, most }, light.id.as_str()).mend(Some(tuned))
         })
     };
-    lights.iter().enumerate().filter_map(clash).collect()
+    lights.iter().filter_map(clash).collect()
 }

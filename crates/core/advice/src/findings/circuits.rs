@@ -4,11 +4,13 @@ use ink_lamp_scene::{
     energy::{self, Circuit},
     scene::Scene,
 };
+use serde::Serialize;
 
 use super::Found;
 
 /// Units draw more than a circuit carries.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct Circuits(pub(crate) Circuit);
 
 pub(super) fn of(scene: &Scene) -> Vec<Found> {

@@ -2,11 +2,13 @@
 
 use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::scene::Scene;
+use serde::Serialize;
 
 use super::Found;
 
 /// A filter that every measured light with a wish falls short by: none was turned up for it.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct Filter {
     /// What it takes.
     pub(crate) takes: Stops,

@@ -3,6 +3,7 @@
 use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::movement::MovementKind;
+use serde::Serialize;
 
 use super::Found;
 
@@ -10,10 +11,11 @@ use super::Found;
 const SEEN_GHOST: f64 = -6.0;
 
 /// A moving sitter draws a ghost.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct Ghost {
     /// What moves.
-    pub(crate) kind: MovementKind,
+    pub(crate) movement: MovementKind,
     /// How long it is, millimetres.
     pub(crate) smear: f64,
     /// Against the flash, at its brightest.
@@ -27,5 +29,5 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
     if drawn.level.get() < SEEN_GHOST || drawn.smear < 2.0 * f64::from(movement.blur) {
         return None;
     }
-    Some(Found::new(Ghost { kind: movement.kind, smear: drawn.smear, level: drawn.level }, "room"))
+    Some(Found::new(Ghost { movement: movement.kind, smear: drawn.smear, level: drawn.level }, "room"))
 }

@@ -3,12 +3,14 @@
 use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::{ground::outcome, scene::Scene};
 use ink_lamp_sitting::{role::Role, studio::GroundTone};
+use serde::Serialize;
 
 use super::Found;
 use crate::ground_ways::{self, Way};
 
 /// The ground is not as wished.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct Ground {
     /// The tone that it takes.
     pub(crate) tone: Stops,
@@ -17,6 +19,7 @@ pub(crate) struct Ground {
     /// What is wished.
     pub(crate) wish: GroundTone,
     /// What the ground's own light can do about it. The other ways take a search, and are told where they are asked for.
+    #[serde(skip)]
     pub(crate) by_own_light: Option<Way>,
 }
 

@@ -1,20 +1,23 @@
 //! Groups that are not there, or that need different powers.
 
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::{
+use ink_lamp_sitting::{role::LightId, {
     kit::{Group, GroupControl},
     light::Light,
-};
+}};
+use serde::Serialize;
 
 use super::Found;
 
-/// What is found of groups; `light` in the setup's order.
-#[derive(Debug, Clone, PartialEq)]
+/// What is found of groups; the light by its place.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Groups {
     /// A group that the transmitter or the unit does not have.
     Missing {
         /// Whose.
-        light: usize,
+        light: LightId,
         /// The group.
         group: Group,
         /// Who has not: transmitter or unit.
@@ -25,9 +28,9 @@ pub(crate) enum Groups {
     /// Units that need different powers share a group.
     Shared {
         /// The one.
-        light: usize,
+        light: LightId,
         /// The other.
-        other: usize,
+        other: LightId,
         /// The group.
         group: Group,
     },
@@ -37,7 +40,7 @@ pub(super) fn missing(scene: &Scene, index: usize) -> Option<Found> {
     let light = &scene.setup.lights[index];
     let (transmitter, unit, group) = (scene.setup.transmitter.as_ref()?, light.unit.as_ref()?, light.rig.group?);
     let lacks = |owner: &str, has: u8| {
-        let fact = Groups::Missing { light: index, group, owner: owner.to_owned(), has };
+        let fact = Groups::Missing { light: light.id.clone(), group, owner: owner.to_owned(), has };
         (group.place() > has).then(|| Found::new(fact, light.id.as_str()))
     };
     lacks(&transmitter.name, transmitter.groups).or_else(|| lacks(&unit.name, unit.groups?))
@@ -51,8 +54,8 @@ pub(super) fn shared(scene: &Scene) -> Vec<Found> {
     let differs = |one: &Light, other: &Light| one.power().zip(other.power()).is_some_and(|(a, b)| (a - b).tenths() != 0);
     let clash = |(index, light): (usize, &Light)| {
         let group = light.rig.group?;
-        let other = lights[..index].iter().position(|o| o.rig.group == Some(group) && differs(o, light))?;
-        Some(Found::new(Groups::Shared { light: index, other, group }, light.id.as_str()))
+        let other = lights[..index].iter().find(|o| o.rig.group == Some(group) && differs(o, light))?.id.clone();
+        Some(Found::new(Groups::Shared { light: light.id.clone(), other, group }, light.id.as_str()))
     };
     lights.iter().enumerate().filter_map(clash).collect()
 }

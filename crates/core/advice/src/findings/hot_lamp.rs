@@ -2,11 +2,13 @@
 
 use ink_lamp_light::measure::Watts;
 use ink_lamp_scene::scene::Scene;
+use serde::Serialize;
 
 use super::Found;
 
 /// A modelling lamp burns behind a gel.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct HotLamp {
     /// The unit.
     pub(crate) unit: String,

@@ -5,19 +5,21 @@ use ink_lamp_light::{
     field::DVec3,
 };
 use ink_lamp_scene::{room_side::room_from, scene::Scene};
-use ink_lamp_sitting::{
+use ink_lamp_sitting::{role::LightId, {
     entry::{Entry, LightPlaced},
     role::Role,
     studio::{LightPlace, Point},
-};
+}};
+use serde::Serialize;
 
 use super::Found;
 
 /// The key comes from the side that the room's own light does not.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct KeyAgainstRoom {
-    /// The key, in the setup's order.
-    pub(crate) light: usize,
+    /// The key.
+    pub(crate) light: LightId,
     /// It comes from camera left, the room's light from camera right; else the other way round.
     pub(crate) key_left: bool,
 }
@@ -36,5 +38,5 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
         let place = LightPlace { at: mirrored(p.at), aim: p.aim.map(mirrored), ..p };
         Entry::Placed(LightPlaced { light: light.id.clone(), place: Some(place), around: None })
     });
-    Some(Found::new(KeyAgainstRoom { light: key.index, key_left: x < 0.0 }, light.id.as_str()).mend(moved))
+    Some(Found::new(KeyAgainstRoom { light: light.id.clone(), key_left: x < 0.0 }, light.id.as_str()).mend(moved))
 }

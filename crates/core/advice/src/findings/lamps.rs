@@ -3,6 +3,7 @@
 use ink_lamp_light::measure::Kelvin;
 use ink_lamp_scene::{mixture::mixture, scene::Scene};
 use ink_lamp_sitting::{metered::RoomPlace, room::Lamps};
+use serde::Serialize;
 
 use super::Found;
 
@@ -10,7 +11,9 @@ use super::Found;
 const SEEN_MIRED: f64 = 8.0;
 
 /// What is found of the room's lamps.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum RoomLamps {
     /// They have another colour than the flash.
     Mix {

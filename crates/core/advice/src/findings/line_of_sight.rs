@@ -4,22 +4,25 @@ use ink_lamp_scene::{
     in_picture::{Hides, hidden_from_camera},
     scene::Scene,
 };
-use ink_lamp_sitting::kit::Link;
+use ink_lamp_sitting::{role::LightId, kit::Link};
+use serde::Serialize;
 
 use super::Found;
 
 /// A transmitter sends light.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum LineOfSight {
     /// Something stands between it and a unit.
     Hidden {
-        /// Whose unit, in the setup's order.
-        light: usize,
+        /// Whose unit.
+        light: LightId,
         /// What hides it.
         by: Hides,
     },
     /// Nothing is known to.
-    Needed,
+    Needed {},
 }
 
 pub(super) fn of(scene: &Scene) -> Vec<Found> {
@@ -29,9 +32,10 @@ pub(super) fn of(scene: &Scene) -> Vec<Found> {
     }
     let placed = scene.placed().into_iter().flat_map(|stage| stage.lights.iter().map(move |l| (stage, l)));
     let hidden = placed.filter(|(_, l)| setup.lights[l.index].unit.is_some()).filter_map(|(stage, l)| {
-        let fact = LineOfSight::Hidden { light: l.index, by: hidden_from_camera(stage, l)? };
-        Some(Found::new(fact, setup.lights[l.index].id.as_str()))
+        let id = &setup.lights[l.index].id;
+        let fact = LineOfSight::Hidden { light: id.clone(), by: hidden_from_camera(stage, l)? };
+        Some(Found::new(fact, id.as_str()))
     });
     let hidden: Vec<Found> = hidden.collect();
-    if hidden.is_empty() { vec![Found::new(LineOfSight::Needed, "camera")] } else { hidden }
+    if hidden.is_empty() { vec![Found::new(LineOfSight::Needed {}, "camera")] } else { hidden }
 }

@@ -8,18 +8,21 @@ use ink_lamp_scene::{eyes::eyes, face::on_face, scene::Scene, stage::Stage};
 use ink_lamp_sitting::{entry::Entry, role::Role};
 
 pub use kind::FindingKind;
+use serde::Serialize;
 
 /// The subjects: each has a module, and its facts a variant here.
 macro_rules! subjects {
     ($($fact:ident($module:ident),)*) => {
         $(pub(crate) mod $module;)*
 
-        /// What is found, with its numbers.
-        #[derive(Debug, Clone, PartialEq)]
+        /// What is found, with its numbers. Its kind is told beside them.
+        #[derive(Debug, Clone, PartialEq, Serialize)]
+        #[serde(untagged)]
+        #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
         pub(crate) enum Fact {
             $(
                 #[doc = concat!("See `findings/", stringify!($module), ".rs`.")]
-                $fact($module::$fact),
+                $fact(#[cfg_attr(feature = "schema", schema(inline))] $module::$fact),
             )*
         }
 

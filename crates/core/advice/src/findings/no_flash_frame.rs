@@ -3,6 +3,7 @@
 use ink_lamp_light::scale::{Reflectance, Stops, grey_code, level_of_code};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::metered::RoomPlace;
+use serde::Serialize;
 
 use super::Found;
 
@@ -10,7 +11,8 @@ use super::Found;
 const FRAME_DIFFERS: f64 = 0.7;
 
 /// The test frame without flash is not what it should be.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct NoFlashFrame {
     /// Where.
     pub(crate) place: RoomPlace,

@@ -6,19 +6,21 @@ use ink_lamp_light::{
     strobe::{Dial, Reach},
 };
 use ink_lamp_scene::{levels::TOLERANCE_TENTHS, scene::Scene, turn::Turn};
-use ink_lamp_sitting::{
+use ink_lamp_sitting::{role::LightId, {
     entry::{Entry, LightPut},
-};
+}};
+use serde::Serialize;
 
 use super::Found;
 
 /// A wish lies outside a unit's power.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct PowerEnds {
-    /// Whose, in the setup's order.
-    pub(crate) light: usize,
-    /// Where its unit ends.
-    pub(crate) end: Dial,
+    /// Whose.
+    pub(crate) light: LightId,
+    /// Where its unit ends, as written on its dial.
+    pub(crate) end: String,
     /// What stays over (+) or under (−).
     pub(crate) left: Stops,
     /// The distance that gives the rest.
@@ -32,10 +34,11 @@ pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
         return None;
     }
     let end = if turn.reach == Reach::BelowLowest { turn.unit.scale.lowest() } else { Dial::FULL };
+    let end = turn.unit.scale.write(end);
     let to = scene.setup.distance_for(turn.light, turn.change - turn.by);
     let moved = to.map(|d| {
         let put = LightPut { distance: Some(d), dial: Some(turn.unit.scale.write(turn.to)), ..turn.light.as_put() };
         Entry::Light(Box::new(put))
     });
-    Some(Found::new(PowerEnds { light: index, end, left, to }, turn.light.id.as_str()).mend(moved))
+    Some(Found::new(PowerEnds { light: turn.light.id.clone(), end, left, to }, turn.light.id.as_str()).mend(moved))
 }

@@ -2,23 +2,26 @@
 
 use ink_lamp_light::{scale::Stops, strobe::Pulse};
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::light::{Because, Standing};
+use ink_lamp_sitting::{role::LightId, light::{Because, Standing}};
+use serde::Serialize;
 
 use super::Found;
 use crate::next;
 
-/// What is found of a light that was changed since it was read; `light` in the setup's order.
-#[derive(Debug, Clone, PartialEq)]
+/// What is found of a light that was changed since it was read; the light by its place.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum PutOn {
     /// What is stored must be dumped after turning down.
     ChargeKept {
         /// Whose.
-        light: usize,
+        light: LightId,
     },
     /// It was not compensated.
     Uncompensated {
         /// Whose.
-        light: usize,
+        light: LightId,
         /// What was done.
         what: Change,
         /// Brighter (+) or darker (−) by it.
@@ -27,7 +30,9 @@ pub(crate) enum PutOn {
 }
 
 /// What was changed.
-#[derive(Debug, Clone, Copy, PartialEq)]
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Change {
     /// A grid was put on.
     GridOn,
@@ -46,7 +51,7 @@ pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
     let id = light.id.as_str();
     let mut found = Vec::new();
     if because == Because::Dial && by.get() < -0.05 && unit.pulse == Some(Pulse::Voltage) {
-        found.push(Found::new(PutOn::ChargeKept { light: index }, id));
+        found.push(Found::new(PutOn::ChargeKept { light: light.id.clone() }, id));
     }
     let what = match because {
         Because::Grid => Some(if light.rig.grid.is_some() { Change::GridOn } else { Change::GridOff }),
@@ -56,7 +61,7 @@ pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
     };
     if let Some(what) = what.filter(|_| scene.levels.is_off(index)) {
         let mend = next::light::of(scene, index).entry;
-        found.push(Found::new(PutOn::Uncompensated { light: index, what, by }, id).mend(mend));
+        found.push(Found::new(PutOn::Uncompensated { light: light.id.clone(), what, by }, id).mend(mend));
     }
     found
 }

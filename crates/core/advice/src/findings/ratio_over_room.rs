@@ -3,11 +3,13 @@
 use ink_lamp_light::ratio::{Convention, Ratio};
 use ink_lamp_scene::{returned::returned, scene::Scene};
 use ink_lamp_sitting::role::Role;
+use serde::Serialize;
 
 use super::Found;
 
 /// What the room throws back does not allow the ratio.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct RatioOverRoom {
     /// The greatest lit : shadow that it allows.
     pub(crate) greatest: Ratio,

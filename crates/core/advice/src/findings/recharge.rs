@@ -1,19 +1,23 @@
 //! Units that are not ready in time, and batteries that are nearly empty.
 
 use ink_lamp_scene::{energy, scene::Scene};
+use ink_lamp_sitting::role::LightId;
+use serde::Serialize;
 
 use super::Found;
 
 /// Fewer frames than this are few (a judgement).
 const FEW_POPS: u32 = 100;
 
-/// What is found of a unit's energy; `light` in the setup's order.
-#[derive(Debug, Clone, PartialEq)]
+/// What is found of a unit's energy; the light by its place.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Recharge {
     /// It is not ready again in time.
     Slow {
         /// Whose.
-        light: usize,
+        light: LightId,
         /// Seconds until it is ready.
         ready: f64,
         /// Seconds from frame to frame that are wanted.
@@ -22,7 +26,7 @@ pub(crate) enum Recharge {
     /// Few frames are in its battery.
     Few {
         /// Whose.
-        light: usize,
+        light: LightId,
         /// How many.
         pops: u32,
     },
@@ -34,10 +38,10 @@ pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
     let id = light.id.as_str();
     let mut found = Vec::new();
     if let (true, Some(ready), Some(pace)) = (energy.slow, energy.recycle, scene.setup.supplies.pace) {
-        found.push(Found::new(Recharge::Slow { light: index, ready, pace: pace.get() }, id));
+        found.push(Found::new(Recharge::Slow { light: light.id.clone(), ready, pace: pace.get() }, id));
     }
     if let Some(pops) = energy.pops.filter(|p| *p < FEW_POPS) {
-        found.push(Found::new(Recharge::Few { light: index, pops }, id));
+        found.push(Found::new(Recharge::Few { light: light.id.clone(), pops }, id));
     }
     found
 }

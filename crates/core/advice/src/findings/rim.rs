@@ -5,11 +5,14 @@ use ink_lamp_scene::{
     stage::{Placed, Stage},
 };
 use ink_lamp_sitting::role::Role;
+use serde::Serialize;
 
 use super::Found;
 
 /// What is found of a light from behind.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Rim {
     /// It lights only the back.
     NoWrap(rims::Rim),

@@ -3,11 +3,13 @@
 use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::{levels::TOLERANCE_TENTHS, scene::Scene};
 use ink_lamp_sitting::role::Role;
+use serde::Serialize;
 
 use super::Found;
 
 /// The room alone is brighter than the shadow side is wished.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct RoomOverShadow {
     /// By how much.
     pub(crate) by: Stops,

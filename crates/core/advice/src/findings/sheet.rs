@@ -2,11 +2,13 @@
 
 use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::scene::Scene;
+use serde::Serialize;
 
 use super::Found;
 
 /// Metres and feet mixed in a guide number.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct Sheet {
     /// The unit.
     pub(crate) unit: String,

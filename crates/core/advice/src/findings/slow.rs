@@ -5,6 +5,7 @@ use ink_lamp_light::{
     scale::{ShutterTime, Stops},
 };
 use ink_lamp_scene::scene::Scene;
+use serde::Serialize;
 
 use super::Found;
 use crate::action::camera_with;
@@ -13,7 +14,8 @@ use crate::action::camera_with;
 const SLOWEST_TV: f64 = 6.0;
 
 /// The shutter is slow while the room shows.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct Slow {
     /// The time.
     pub(crate) at: ShutterTime,

@@ -10,6 +10,7 @@ use ink_lamp_sitting::{
     firing::{Firing, HighSpeed, SyncPlace},
     light::Light,
 };
+use serde::Serialize;
 
 use super::Found;
 use crate::action::camera_with;
@@ -18,7 +19,9 @@ use crate::action::camera_with;
 const SEEN_BLACK: f64 = 0.005;
 
 /// What is found of shutter and sync.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Sync {
     /// High-speed sync is on in some places and off in others.
     Partly {
@@ -52,7 +55,9 @@ pub(crate) enum Sync {
 }
 
 /// Whether high-speed sync would pass a frame.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Would {
     /// It would.
     Pass,

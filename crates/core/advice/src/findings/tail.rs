@@ -2,7 +2,8 @@
 
 use ink_lamp_light::scale::{ShutterTime, Stops};
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::{light::Light, setup::Setup};
+use ink_lamp_sitting::{role::LightId, {light::Light, setup::Setup}};
+use serde::Serialize;
 
 use super::Found;
 use crate::action::camera_with;
@@ -11,10 +12,11 @@ use crate::action::camera_with;
 const SEEN_TAIL: f64 = 0.15;
 
 /// A pulse outlasts the shutter.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct Tail {
-    /// Whose, in the setup's order.
-    pub(crate) light: usize,
+    /// Whose.
+    pub(crate) light: LightId,
     /// The shutter.
     pub(crate) at: ShutterTime,
     /// What is lost over the frame.
@@ -26,7 +28,9 @@ pub(crate) struct Tail {
 }
 
 /// The edge where the second curtain starts.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Edge {
     /// A leaf shutter has none.
     Even,
@@ -52,7 +56,7 @@ pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
     };
     let longer = longer(setup, light);
     let set = longer.map(|t| camera_with(camera, |s| s.shutter = t));
-    Some(Found::new(Tail { light: index, at, mean, edge, longer }, light.id.as_str()).mend(set))
+    Some(Found::new(Tail { light: light.id.clone(), at, mean, edge, longer }, light.id.as_str()).mend(set))
 }
 
 /// The next longer time in third stops at which a light loses less than a tenth.

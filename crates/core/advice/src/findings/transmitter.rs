@@ -3,11 +3,14 @@
 use ink_lamp_light::strobe::{DialStep, PowerScaleSpec};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::kit::GroupControl;
+use serde::Serialize;
 
 use super::Found;
 
 /// What is found of transmitter and unit together; the unit by its name.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Sends {
     /// The transmitter's lowest power is not the unit's, both as denominators.
     Lowest {

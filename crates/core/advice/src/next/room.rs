@@ -1,11 +1,6 @@
 //! The camera change that brings the room to its wish: of the ways that the search finds the first that keeps lights and filters as they are.
 
-use ink_lamp_light::{
-    ambient::RoomWish,
-    lens::SMALLEST_AV,
-    meter::Exposure,
-    scale::Stops,
-};
+use ink_lamp_light::{ambient::RoomWish, lens::SMALLEST_AV, meter::Exposure, scale::Stops};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
     camera::Camera,
@@ -47,13 +42,16 @@ pub(super) fn of(scene: &Scene, camera: &Camera, room: Stops) -> Option<Pick> {
     let camera_follows = setup.schools.follow == Follow::CameraFollows && setup.lights.iter().any(|l| l.reading.is_some());
     let gap = wish.gap(room).get();
     let stays = RoomMove { room, wish, from, to: from, rest: gap, lights: 0.0, beyond: 0.0, camera_follows };
-    let what = dials(scene, camera, camera_follows).map_or_else(|| stays.clone(), |(to, way)| RoomMove {
-        to,
-        rest: if way.class == Class::Short { wish.gap(Stops::of(way.room)).get() } else { 0.0 },
-        lights: way.rise,
-        beyond: if way.class == Class::NotWithThisKit { way.missed } else { 0.0 },
-        ..stays.clone()
-    });
+    let what = dials(scene, camera, camera_follows).map_or_else(
+        || stays.clone(),
+        |(to, way)| RoomMove {
+            to,
+            rest: if way.class == Class::Short { wish.gap(Stops::of(way.room)).get() } else { 0.0 },
+            lights: way.rise,
+            beyond: if way.class == Class::NotWithThisKit { way.missed } else { 0.0 },
+            ..stays.clone()
+        },
+    );
     let to = what.to;
     let set = CameraSet { aperture: to.aperture, shutter: to.shutter, iso: to.iso, ..camera.as_set() };
     Some(Pick::new("room", Move::Room(what)).with((to != from).then_some(Entry::Camera(set))))

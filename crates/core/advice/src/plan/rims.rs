@@ -23,6 +23,11 @@ pub struct RimShown {
 }
 
 pub(super) fn shown(stage: &Stage, rim: &Rim) -> RimShown {
-    let light = stage.setup.lights[rim.index].id.clone();
-    RimShown { light, wraps: rim.wraps, hidden: rim.hidden, flare: rim.flare, words: words::rim(rim, stage.setup.length) }
+    RimShown {
+        light: rim.light.clone(),
+        wraps: rim.wraps,
+        hidden: rim.hidden,
+        flare: rim.flare,
+        words: words::rim(rim, stage.setup.length),
+    }
 }

@@ -2,7 +2,9 @@
 
 use ink_lamp_light::measure::Amperes;
 use ink_lamp_scene::energy::{Circuit, Energy};
-use ink_lamp_sitting::{light::Light, setup::Setup};
+use ink_lamp_sitting::setup::Setup;
+
+use crate::words::terms;
 
 /// What stands beside every load: none of this is advice on safety.
 pub(crate) const CAUTION: &str = "Peaks and modelling lamps come on top. Spread units over circuits, keep long leads unrolled; local electrical codes and a licensed electrician decide.";
@@ -23,8 +25,7 @@ pub(crate) fn energy(energy: &Energy) -> String {
 
 /// The units on a circuit: `Key (Tallow 500)`.
 pub(crate) fn units(circuit: &Circuit, setup: &Setup) -> Vec<String> {
-    let name = |light: &Light| format!("{} ({})", light.name(), light.unit.as_ref().map(|u| u.name.clone()).unwrap_or_default());
-    circuit.lights.iter().map(|i| name(&setup.lights[*i])).collect()
+    circuit.lights.iter().map(|id| format!("{} ({})", terms::light(setup, id), terms::unit(setup, id))).collect()
 }
 
 /// `3 units recycling together: 9.1 A of 16 A, 57 %`.

@@ -4,11 +4,11 @@ use ink_lamp_light::{
     field::Honeycomb,
     measure::{LengthUnit, Meters},
 };
-use ink_lamp_sitting::{light::Light, role::LightId, setup::Setup};
+use ink_lamp_sitting::{role::LightId, setup::Setup};
 
 use crate::{
     ground_ways::{GroundStep, LeadsTo, Way},
-    words::{plan::ground::tone, span::uncapitalised},
+    words::{plan::ground::tone, span::uncapitalised, terms},
 };
 
 /// What is to be done.
@@ -18,7 +18,7 @@ pub(crate) fn sentence(way: &Way, setup: &Setup) -> String {
 }
 
 fn step(step: &GroundStep, setup: &Setup) -> String {
-    let name = |id: &LightId| setup.light(id).map_or_else(|| id.to_string(), Light::name).to_lowercase();
+    let name = |id: &LightId| terms::light(setup, id).to_lowercase();
     // Not to be taken for the ground itself.
     let own = |id: &LightId| name(id).replacen("ground", "ground light", 1);
     match step {

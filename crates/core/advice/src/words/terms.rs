@@ -9,15 +9,27 @@ use ink_lamp_light::{
 use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
     holds::{Holds, Steadiness},
-    light::Tone,
+    light::{Light, Tone},
     metered::RoomPlace,
+    role::LightId,
     room::{Lamps, RoomLight},
+    setup::Setup,
     studio::Bearing,
 };
 
 /// On which side of a line: `over`, `under`.
 pub(crate) fn side(by: Stops) -> &'static str {
     if by.get() > 0.0 { "over" } else { "under" }
+}
+
+/// A light's name as it begins a sentence.
+pub(crate) fn light(setup: &Setup, id: &LightId) -> String {
+    setup.light(id).map_or_else(|| id.to_string(), Light::name)
+}
+
+/// The name of a light's unit.
+pub(crate) fn unit(setup: &Setup, id: &LightId) -> String {
+    setup.light(id).and_then(|l| l.unit.as_ref()).map(|u| u.name.clone()).unwrap_or_default()
 }
 
 /// The word on the button once a light stands elsewhere.

@@ -11,6 +11,7 @@ use ink_lamp_light::{
     scale::{Reflectance, Stops},
 };
 use ink_lamp_sitting::studio::{GroundKind, GroundTone, Studio};
+use serde::Serialize;
 
 use crate::stage::{Framed, Placed, Stage};
 
@@ -94,7 +95,8 @@ pub fn level_on_ground(stage: &Stage) -> Option<Stops> {
 }
 
 /// Paper or cloth that is narrower than the picture.
-#[derive(Debug, Clone, Copy, PartialEq)]
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Narrow {
     /// How wide it is, metres.
     pub paper: Meters,

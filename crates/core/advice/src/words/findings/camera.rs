@@ -2,21 +2,23 @@
 
 use ink_lamp_light::scale::{Series, Stops};
 
-use crate::findings::camera::Camera;
+use crate::{
+    findings::camera::Camera,
+    words::span::{Line, strong, text},
+};
 
-pub(super) fn sentence(fact: &Camera) -> String {
+pub(super) fn sentence(fact: &Camera) -> Line {
     match fact {
-        Camera::Diffraction { at, by } => format!(
-            "ƒ{} is {} past ƒ16, where diffraction softens everything. Open up, and bring the lights down as much.",
-            at.marking(Series::Third),
-            by.size()
-        ),
-        Camera::IsoPastCap { iso, cap } => format!(
-            "ISO {} is past your own cap of {}, by {}. A stronger light is the better answer.",
-            iso.marking(Series::Third),
-            cap.marking(Series::Third),
-            Stops::of(iso.sv() - cap.sv()).size()
-        ),
+        Camera::Diffraction { at, by } => vec![
+            text(format!("ƒ{} is ", at.marking(Series::Third))),
+            strong(by.size()),
+            text(" past ƒ16, where diffraction softens everything. Open up, and bring the lights down as much."),
+        ],
+        Camera::IsoPastCap { iso, cap } => vec![
+            text(format!("ISO {} is past your own cap of {}, by ", iso.marking(Series::Third), cap.marking(Series::Third))),
+            strong(Stops::of(iso.sv() - cap.sv()).size()),
+            text(". A stronger light is the better answer."),
+        ],
     }
 }
 

@@ -2,11 +2,21 @@
 
 use ink_lamp_scene::scene::Scene;
 
-use crate::findings::channel::Channel;
+use crate::{
+    findings::channel::Channel,
+    words::{
+        span::{Line, strong, text},
+        terms,
+    },
+};
 
-pub(super) fn sentence(fact: &Channel, scene: &Scene) -> String {
-    let name = scene.setup.lights[fact.light].name();
-    format!("{name} listens on channel {}, the others on {}: it will not fire.", fact.channel, fact.most)
+pub(super) fn sentence(fact: &Channel, scene: &Scene) -> Line {
+    let name = terms::light(scene.setup, &fact.light);
+    vec![
+        text(format!("{name} listens on ")),
+        strong(format!("channel {}", fact.channel)),
+        text(format!(", the others on {}: it will not fire.", fact.most)),
+    ]
 }
 
 pub(super) fn press(fact: &Channel) -> String {

@@ -2,9 +2,15 @@
 
 use ink_lamp_scene::scene::Scene;
 
-use crate::{findings::circuits::Circuits, words::energy};
+use crate::{
+    findings::circuits::Circuits,
+    words::{
+        energy,
+        span::{Line, text},
+    },
+};
 
-pub(super) fn sentence(fact: &Circuits, scene: &Scene) -> String {
+pub(super) fn sentence(fact: &Circuits, scene: &Scene) -> Line {
     let words = energy::circuit(&fact.0, scene.setup.supplies.breaker);
-    format!("Circuit {}: {words}. {}", fact.0.number, energy::CAUTION)
+    vec![text(format!("Circuit {}: {words}. {}", fact.0.number, energy::CAUTION))]
 }

@@ -5,10 +5,14 @@ use ink_lamp_sitting::studio::GroundTone;
 
 use crate::{
     findings::ground::Ground,
-    words::{ground_ways, plan::ground as words},
+    words::{
+        ground_ways,
+        plan::ground as words,
+        span::{Line, text},
+    },
 };
 
-pub(super) fn sentence(fact: &Ground, scene: &Scene) -> String {
+pub(super) fn sentence(fact: &Ground, scene: &Scene) -> Line {
     let unknown = || words::UNKNOWN.trim_end_matches('.').to_owned();
     let ground = words::ground(&scene.stage, Some(fact.tone), fact.range).unwrap_or_else(unknown);
     let wish = match fact.wish {
@@ -20,7 +24,7 @@ pub(super) fn sentence(fact: &Ground, scene: &Scene) -> String {
         None => "The ways to it are told in Plan, Ground.".to_owned(),
         Some(way) => ground_ways::sentence(way, scene.setup),
     };
-    format!("{ground}; {wish}. {mend}")
+    vec![text(format!("{ground}; {wish}. {mend}"))]
 }
 
 pub(super) fn press(_: &Ground) -> String {

@@ -2,21 +2,27 @@
 
 use ink_lamp_scene::scene::Scene;
 
-use crate::findings::key_against_room::KeyAgainstRoom;
+use crate::{
+    findings::key_against_room::KeyAgainstRoom,
+    words::{
+        span::{Line, text},
+        terms,
+    },
+};
 
 const fn side(left: bool) -> &'static str {
     if left { "left" } else { "right" }
 }
 
-pub(super) fn sentence(fact: &KeyAgainstRoom, scene: &Scene) -> String {
-    format!(
+pub(super) fn sentence(fact: &KeyAgainstRoom, scene: &Scene) -> Line {
+    vec![text(format!(
         "{} comes from camera {}, the room’s own light from camera {}: the other way round looks right.",
-        scene.setup.lights[fact.light].name(),
+        terms::light(scene.setup, &fact.light),
         side(fact.key_left),
         side(!fact.key_left)
-    )
+    ))]
 }
 
 pub(super) fn press(fact: &KeyAgainstRoom, scene: &Scene) -> String {
-    format!("{} to the {}", scene.setup.lights[fact.light].name(), side(!fact.key_left))
+    format!("{} to the {}", terms::light(scene.setup, &fact.light), side(!fact.key_left))
 }

@@ -2,9 +2,15 @@
 
 use ink_lamp_scene::{in_picture::Hides, scene::Scene};
 
-use crate::findings::line_of_sight::LineOfSight;
+use crate::{
+    findings::line_of_sight::LineOfSight,
+    words::{
+        span::{Line, text},
+        terms,
+    },
+};
 
-pub(super) fn sentence(fact: &LineOfSight, scene: &Scene) -> String {
+pub(super) fn sentence(fact: &LineOfSight, scene: &Scene) -> Line {
     let transmitter = scene.setup.transmitter.as_ref().map(|t| t.name.clone()).unwrap_or_default();
     match fact {
         LineOfSight::Hidden { light, by } => {
@@ -12,12 +18,14 @@ pub(super) fn sentence(fact: &LineOfSight, scene: &Scene) -> String {
                 Hides::Sitter => "the sitter is",
                 Hides::Panel => "a panel is",
             };
-            format!(
+            vec![text(format!(
                 "{transmitter} sends light, and {what} between it and the {}: it likely does not fire. Turn its sensor to a wall that the light \
                  reaches, move it out to the side, or use radio or a cord.",
-                scene.setup.lights[*light].name().to_lowercase()
-            )
+                terms::light(scene.setup, light).to_lowercase()
+            ))]
         }
-        LineOfSight::Needed => format!("{transmitter} sends light: each unit's sensor must see it, and sunlight drowns it."),
+        LineOfSight::Needed {} => {
+            vec![text(format!("{transmitter} sends light: each unit's sensor must see it, and sunlight drowns it."))]
+        }
     }
 }

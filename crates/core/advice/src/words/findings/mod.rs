@@ -38,10 +38,10 @@ pub(crate) mod whole;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::entry::Entry;
 
-use crate::findings::Fact;
+use crate::{findings::Fact, words::span::Line};
 
 /// What is worth knowing.
-pub(crate) fn sentence(fact: &Fact, scene: &Scene) -> String {
+pub(crate) fn sentence(fact: &Fact, scene: &Scene) -> Line {
     match fact {
         Fact::Camera(fact) => camera::sentence(fact),
         Fact::Filter(fact) => filter::sentence(fact),

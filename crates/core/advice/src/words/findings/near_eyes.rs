@@ -2,9 +2,19 @@
 
 use ink_lamp_scene::scene::Scene;
 
-use crate::findings::near_eyes::NearEyes;
+use crate::{
+    findings::near_eyes::NearEyes,
+    words::{
+        span::{Line, strong, text},
+        terms,
+    },
+};
 
-pub(super) fn sentence(fact: &NearEyes, scene: &Scene) -> String {
-    let (name, at) = (scene.setup.lights[fact.light].name(), fact.at.told(scene.setup.length));
-    format!("{name} is near full power {at} from the face: not at open eyes, least of all infants' and animals'.")
+pub(super) fn sentence(fact: &NearEyes, scene: &Scene) -> Line {
+    let (name, at) = (terms::light(scene.setup, &fact.light), fact.at.told(scene.setup.length));
+    vec![
+        text(format!("{name} is near full power ")),
+        strong(at),
+        text(" from the face: not at open eyes, least of all infants' and animals'."),
+    ]
 }

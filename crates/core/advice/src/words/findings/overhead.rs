@@ -2,11 +2,17 @@
 
 use ink_lamp_scene::scene::Scene;
 
-use crate::findings::overhead::Overhead;
+use crate::{
+    findings::overhead::Overhead,
+    words::{
+        span::{Line, text},
+        terms,
+    },
+};
 
-pub(super) fn sentence(fact: &Overhead, scene: &Scene) -> String {
-    format!(
+pub(super) fn sentence(fact: &Overhead, scene: &Scene) -> Line {
+    vec![text(format!(
         "{} hangs over the sitter: a boom rated for it, counterweight, sandbags, a safety cable on every part, and nobody under it while it is moved. Local codes and licensed practice decide.",
-        scene.setup.lights[fact.light].name()
-    )
+        terms::light(scene.setup, &fact.light)
+    ))]
 }

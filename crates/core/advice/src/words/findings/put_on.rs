@@ -5,15 +5,21 @@ use ink_lamp_sitting::entry::Entry;
 
 use crate::{
     findings::put_on::{Change, PutOn},
-    words::terms,
+    words::{
+        span::{Line, strong, text},
+        terms,
+    },
 };
 
-pub(super) fn sentence(fact: &PutOn, scene: &Scene) -> String {
+pub(super) fn sentence(fact: &PutOn, scene: &Scene) -> Line {
     match fact {
         PutOn::ChargeKept { light } => {
-            let light = &scene.setup.lights[*light];
-            let unit = light.unit.as_ref().map(|u| u.name.clone()).unwrap_or_default();
-            format!("{} was turned down: fire {unit} once to dump its charge, or the next frame is still too bright.", light.name())
+            let (name, unit) = (terms::light(scene.setup, light), terms::unit(scene.setup, light));
+            vec![
+                text(format!("{name} was turned down: ")),
+                strong(format!("fire {unit} once")),
+                text(" to dump its charge, or the next frame is still too bright."),
+            ]
         }
         PutOn::Uncompensated { light, what, by } => {
             let what = match what {
@@ -23,7 +29,11 @@ pub(super) fn sentence(fact: &PutOn, scene: &Scene) -> String {
                 Change::Modifier => "another modifier is on",
             };
             let way = if by.get() > 0.0 { "brighter" } else { "darker" };
-            format!("{}: {what}, {} {way}, and not compensated.", scene.setup.lights[*light].name(), by.size())
+            vec![
+                text(format!("{}: {what}, ", terms::light(scene.setup, light))),
+                strong(format!("{} {way}", by.size())),
+                text(", and not compensated."),
+            ]
         }
     }
 }

@@ -2,18 +2,27 @@
 
 use ink_lamp_light::scale::Series;
 use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::role::LightId;
 
-use crate::findings::reading::Reading;
+use crate::{
+    findings::reading::Reading,
+    words::{
+        span::{Line, text},
+        terms,
+    },
+};
 
-pub(super) fn sentence(fact: &Reading, scene: &Scene) -> String {
-    let name = |light: usize| scene.setup.lights[light].name();
+pub(super) fn sentence(fact: &Reading, scene: &Scene) -> Line {
+    let name = |light: &LightId| terms::light(scene.setup, light);
     match fact {
-        Reading::NoFlash { light } => format!("{} reads no more than the room alone. Did it fire?", name(*light)),
-        Reading::OtherIso { light, read, at } => format!(
+        Reading::NoFlash { light } => {
+            vec![text(format!("{} reads no more than the room alone. Did it fire?", name(light)))]
+        }
+        Reading::OtherIso { light, read, at } => vec![text(format!(
             "{} was read at ISO {} and carried over to ISO {}.",
-            name(*light),
+            name(light),
             read.marking(Series::Third),
             at.marking(Series::Third)
-        ),
+        ))],
     }
 }

@@ -2,9 +2,16 @@
 
 use ink_lamp_scene::scene::Scene;
 
-use crate::{findings::rim::Rim, words::plan::rims};
+use crate::{
+    findings::rim::Rim,
+    words::{
+        plan::rims,
+        span::{Line, text},
+        terms,
+    },
+};
 
-pub(super) fn sentence(fact: &Rim, scene: &Scene) -> String {
+pub(super) fn sentence(fact: &Rim, scene: &Scene) -> Line {
     let (Rim::NoWrap(rim) | Rim::Flare(rim)) = fact;
-    format!("{}, {}", scene.setup.lights[rim.index].name(), rims::rim(rim, scene.setup.length))
+    vec![text(format!("{}, {}", terms::light(scene.setup, &rim.light), rims::rim(rim, scene.setup.length)))]
 }

@@ -5,22 +5,29 @@ use ink_lamp_scene::scene::Scene;
 
 use crate::{
     findings::sync::{Sync, Would},
-    words::firing,
+    words::{
+        firing,
+        span::{Line, strong, text},
+    },
 };
 
-pub(super) fn sentence(fact: &Sync, scene: &Scene) -> String {
+pub(super) fn sentence(fact: &Sync, scene: &Scene) -> Line {
     match fact {
-        Sync::Partly { forgotten, sync } => format!(
-            "High-speed sync is on, but not at {}: past {} part of the frame goes black.",
-            firing::forgotten(forgotten, scene.setup).join(" and "),
-            sync.marking(Series::Third)
-        ),
-        Sync::Late { delay, black, at, .. } => format!(
-            "With {:.1} ms of trigger delay about {:.0} % of the frame is black at {}. Set a third longer.",
-            delay.get() * 1000.0,
-            black * 100.0,
-            at.marking(Series::Third)
-        ),
+        Sync::Partly { forgotten, sync } => vec![
+            text("High-speed sync is on, but not at "),
+            strong(firing::forgotten(forgotten, scene.setup).join(" and ")),
+            text(format!(": past {} part of the frame goes black.", sync.marking(Series::Third))),
+        ],
+        Sync::Late { delay, black, at, .. } => vec![
+            text(format!(
+                "With {:.1} ms of trigger delay about {:.0} % of the frame is black at {}. Set ",
+                delay.get() * 1000.0,
+                black * 100.0,
+                at.marking(Series::Third)
+            )),
+            strong("a third longer"),
+            text("."),
+        ],
         Sync::Past { at, sync, black, high_speed } => {
             let (at, sync) = (at.marking(Series::Third), sync.marking(Series::Third));
             let dark = black.map_or_else(String::new, |black| format!(": about {:.0} % of the frame goes black", black * 100.0));
@@ -29,7 +36,7 @@ pub(super) fn sentence(fact: &Sync, scene: &Scene) -> String {
                 Would::Pass => " High-speed sync would pass it: see Shutter.".to_owned(),
                 Would::No => String::new(),
             };
-            format!("Shutter {at} is past the sync of {sync}{dark}.{would} Set {sync} or longer.")
+            vec![text(format!("Shutter {at} is past the sync of {sync}{dark}.{would} Set ")), strong(sync), text(" or longer.")]
         }
     }
 }

@@ -2,23 +2,30 @@
 
 use ink_lamp_light::scale::Series;
 use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::light::Light;
 
-use crate::findings::tail::{Edge, Tail};
+use crate::{
+    findings::tail::{Edge, Tail},
+    words::{
+        span::{Line, strong, text},
+        terms,
+    },
+};
 
-pub(super) fn sentence(fact: &Tail, scene: &Scene) -> String {
-    let light = &scene.setup.lights[fact.light];
-    let (unit, at) = (light.unit.as_ref().map(|u| u.name.clone()).unwrap_or_default(), fact.at.marking(Series::Third));
+pub(super) fn sentence(fact: &Tail, scene: &Scene) -> Line {
+    let (name, unit) = (terms::light(scene.setup, &fact.light), terms::unit(scene.setup, &fact.light));
+    let at = fact.at.marking(Series::Third);
     let edge = match fact.edge {
         Edge::Even => String::new(),
         Edge::Loses(worst) => format!(" At the edge where the second curtain starts it is {}.", worst.size()),
         Edge::Dark => " The edge where the second curtain starts gets none.".to_owned(),
     };
-    let power = light.written().unwrap_or_default();
-    format!(
-        "{}: at {power} {unit}'s pulse outlasts {at}; {} of its light is lost over the frame.{edge} A longer time takes it all.",
-        light.name(),
-        fact.mean.size()
-    )
+    let power = scene.setup.light(&fact.light).and_then(Light::written).unwrap_or_default();
+    vec![
+        text(format!("{name}: at {power} {unit}'s pulse outlasts {at}; ")),
+        strong(fact.mean.size()),
+        text(format!(" of its light is lost over the frame.{edge} A longer time takes it all.")),
+    ]
 }
 
 pub(super) fn press(fact: &Tail) -> String {

@@ -3,23 +3,27 @@
 use ink_lamp_light::{scale::Stops, strobe::DialStep};
 use ink_lamp_scene::scene::Scene;
 
-use crate::findings::transmitter::Sends;
+use crate::{
+    findings::transmitter::Sends,
+    words::span::{Line, strong, text},
+};
 
-pub(super) fn sentence(fact: &Sends, scene: &Scene) -> String {
+pub(super) fn sentence(fact: &Sends, scene: &Scene) -> Line {
     let transmitter = scene.setup.transmitter.as_ref().map(|t| t.name.clone()).unwrap_or_default();
     match fact {
         Sends::Lowest { unit, sent, lowest } => {
             let out = Stops::of((f64::from(*lowest) / f64::from(*sent)).log2());
-            format!(
-                "{transmitter} sends 1/{sent} at the lowest, {unit} goes to 1/{lowest}: {} out of reach. Set its lowest power to the unit's.",
-                out.size()
-            )
+            vec![
+                text(format!("{transmitter} sends 1/{sent} at the lowest, {unit} goes to 1/{lowest}: ")),
+                strong(out.size()),
+                text(" out of reach. Set its lowest power to the unit's."),
+            ]
         }
         Sends::Steps { unit, sent, step } => {
-            format!("{transmitter} steps in {}, {unit} in {}: count the stops, not the presses.", steps(*sent), steps(*step))
+            vec![text(format!("{transmitter} steps in {}, {unit} in {}: count the stops, not the presses.", steps(*sent), steps(*step)))]
         }
         Sends::Slave { unit, lets, sent } => {
-            format!("{unit}'s slave cell lets {lets} pre-flashes pass, {transmitter} sends {sent}: it answers the wrong one.")
+            vec![text(format!("{unit}'s slave cell lets {lets} pre-flashes pass, {transmitter} sends {sent}: it answers the wrong one."))]
         }
     }
 }

@@ -33,8 +33,8 @@ pub(crate) fn say(pick: &Pick, scene: &Scene) -> Line {
         Move::FindWhatMoved(check) => {
             let by = check.whole - check.parts;
             let side = terms::side(by);
-            let what = match check.absent {
-                Some((i, _)) => format!("did the {} fire?", scene.setup.lights[i].name().to_lowercase()),
+            let what = match &check.absent {
+                Some(absent) => format!("did the {} fire?", terms::light(scene.setup, &absent.light).to_lowercase()),
                 None => "meter each light again".to_owned(),
             };
             vec![text(format!("Whole is {} {side} its parts: {what}", by.number()))]

@@ -584,8 +584,11 @@ export interface components {
             shutter: components["schemas"]["ShutterKind"];
             /** @description Its longest time. */
             slowest: components["schemas"]["ShutterTime"];
-            /** @description How finely its dials step. */
-            steps: components["schemas"]["DialSteps"];
+            /**
+             * @description How finely its dials step.
+             * @enum {string}
+             */
+            steps: "thirds" | "halves";
         };
         /** @description Where the camera stands and how it is held. */
         CameraPlace: {
@@ -797,16 +800,6 @@ export interface components {
             /** @description One step up; none at full power. */
             up?: string | null;
         };
-        /**
-         * @description How finely a dial steps.
-         * @enum {string}
-         */
-        DialStep: "full" | "halves" | "thirds" | "tenths";
-        /**
-         * @description How finely a camera's dials step.
-         * @enum {string}
-         */
-        DialSteps: "thirds" | "halves";
         /** @description A dial was turned. */
         DialTurned: {
             /**
@@ -1367,9 +1360,9 @@ export interface components {
             unit: string;
         } | {
             /** @description The transmitter's. */
-            sent: components["schemas"]["DialStep"];
+            sent: components["schemas"]["Step"];
             /** @description The unit's. */
-            step: components["schemas"]["DialStep"];
+            step: components["schemas"]["Step"];
             /** @description The unit. */
             unit: string;
         } | {
@@ -2161,8 +2154,11 @@ export interface components {
             high_speed?: boolean;
             /** @description As it is called, 1 to 60 characters. */
             name: string;
-            /** @description What it shows: `tenths` or `thirds`. */
-            shows: components["schemas"]["Step"];
+            /**
+             * @description The steps of what a meter shows, or of differences as they are told.
+             * @enum {string}
+             */
+            shows: "tenths" | "thirds" | "halves";
         };
         /**
          * Format: double
@@ -2618,7 +2614,7 @@ export interface components {
                  */
                 lowest: number;
                 /** @description How finely it steps. */
-                step: components["schemas"]["DialStep"];
+                step: components["schemas"]["Step"];
             };
         } | {
             /** @description A number scale in tenths. */
@@ -2667,7 +2663,7 @@ export interface components {
                  */
                 lowest: number;
                 /** @description How finely it steps. */
-                step: components["schemas"]["DialStep"];
+                step: components["schemas"]["Step"];
             };
         };
         /** @description A problem document. */
@@ -3036,8 +3032,11 @@ export interface components {
             follow?: components["schemas"]["Follow"];
             /** @description How the meter is held at the face; readings taken otherwise are converted where the light's angle is known. */
             receptor?: components["schemas"]["Receptor"];
-            /** @description In what steps differences are told. */
-            step?: components["schemas"]["Step"];
+            /**
+             * @description The steps of what a meter shows, or of differences as they are told.
+             * @enum {string}
+             */
+            step?: "tenths" | "thirds" | "halves";
         };
         /** @description What a way of working does in this setup. */
         SchoolsShown: {
@@ -3397,10 +3396,10 @@ export interface components {
          */
         Steadiness: "hand" | "moving_sitter" | "tripod";
         /**
-         * @description In what steps differences are told, and a meter or a dial counts.
+         * @description In what steps a dial turns, a meter shows, and differences are told.
          * @enum {string}
          */
-        Step: "tenths" | "thirds" | "halves";
+        Step: "full" | "halves" | "thirds" | "tenths";
         /**
          * Format: double
          * @description Stops: base-2 logarithm of a ratio of amounts of light
@@ -3612,7 +3611,7 @@ export interface components {
              */
             pre_flashes?: number;
             /** @description How finely it steps. */
-            step: components["schemas"]["DialStep"];
+            step: components["schemas"]["Step"];
         };
         /** @description The transmitter was chosen, or put away. */
         TransmitterChosen: {

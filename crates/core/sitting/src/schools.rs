@@ -24,7 +24,8 @@ pub struct Schools {
     #[serde(default)]
     pub follow: Follow,
     /// In what steps differences are told.
-    #[serde(default)]
+    #[serde(default, deserialize_with = "ink_lamp_light::scale::fine_step")]
+    #[cfg_attr(feature = "schema", schema(schema_with = ink_lamp_light::scale::schema_of_fine))]
     pub step: Step,
     /// How the meter is held at the face; readings taken otherwise are converted where the light's angle is known.
     #[serde(default)]

@@ -1,6 +1,6 @@
 //! What a transmitter sends against what a unit takes.
 
-use ink_lamp_light::strobe::{DialStep, PowerScaleSpec};
+use ink_lamp_light::{scale::Step, strobe::PowerScaleSpec};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::kit::GroupControl;
 use serde::Serialize;
@@ -26,9 +26,9 @@ pub(crate) enum Sends {
         /// The unit.
         unit: String,
         /// The transmitter's.
-        sent: DialStep,
+        sent: Step,
         /// The unit's.
-        step: DialStep,
+        step: Step,
     },
     /// A slave cell answers the wrong pre-flash.
     Slave {

@@ -26,6 +26,8 @@ pub use iso::Iso;
 pub use notation::MeterDisplay;
 pub use series::Series;
 pub use shutter_time::ShutterTime;
-pub use step::Step;
+pub use step::{Step, fine_step, step_of_camera};
+#[cfg(feature = "schema")]
+pub use step::{schema_of_camera, schema_of_fine};
 pub use stops::Stops;
 pub use tone::{Reflectance, black_from, grey_code, grey_linear, grey_srgb, level_of_code, linear_of_code_limit};

@@ -5,5 +5,5 @@ pub mod guide;
 mod power;
 mod unit;
 
-pub use power::{Dial, DialStep, Nearest, PowerScale, PowerScaleSpec, Reach, Tick};
+pub use power::{Dial, Nearest, PowerScale, PowerScaleSpec, Reach, Tick};
 pub use unit::{DurationAt, FlashDuration, Pulse, SlaveCell, Supply, USUAL_GAIN, Unit, Zoom};

@@ -3,7 +3,7 @@
 use ink_lamp_light::{
     lens::SensorSize,
     measure::{Micrometres, Seconds},
-    scale::{Iso, ShutterTime},
+    scale::{Iso, ShutterTime, Step},
 };
 use serde::{Deserialize, Serialize};
 
@@ -22,17 +22,6 @@ pub enum ShutterKind {
     },
     /// Between the lens: syncs at all its times.
     Leaf,
-}
-
-/// How finely a camera's dials step.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum DialSteps {
-    /// Thirds of a stop.
-    Thirds,
-    /// Half stops.
-    Halves,
 }
 
 /// A camera.
@@ -66,8 +55,10 @@ pub struct CameraBody {
     /// The photographer's own limit.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub iso_cap: Option<Iso>,
-    /// How finely its dials step.
-    pub steps: DialSteps,
+    /// How finely its dials step: `thirds` or `halves`.
+    #[serde(deserialize_with = "ink_lamp_light::scale::step_of_camera")]
+    #[cfg_attr(feature = "schema", schema(schema_with = ink_lamp_light::scale::schema_of_camera))]
+    pub steps: Step,
 }
 
 impl CameraBody {

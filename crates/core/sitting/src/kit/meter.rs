@@ -22,7 +22,9 @@ pub struct MeterBody {
     /// Its constant with the dome.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub dome: Option<MeterConstant>,
-    /// What it shows: `tenths` or `thirds`.
+    /// What it shows: `tenths`, `thirds` or `halves`.
+    #[serde(deserialize_with = "ink_lamp_light::scale::fine_step")]
+    #[cfg_attr(feature = "schema", schema(schema_with = ink_lamp_light::scale::schema_of_fine))]
     pub shows: Step,
     /// Whether it reads flash.
     pub flash: bool,

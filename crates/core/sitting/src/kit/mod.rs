@@ -13,7 +13,7 @@ mod panel;
 mod transmitter;
 
 pub use calibration::{Calibration, Sample};
-pub use camera::{CameraBody, DialSteps, ShutterKind};
+pub use camera::{CameraBody, ShutterKind};
 pub use document::{KitDocument, KitFormat, KitItem, MOST_ITEMS};
 pub use gear::Gear;
 pub use lens::{FocalRange, Lens};

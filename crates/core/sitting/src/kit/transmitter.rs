@@ -2,7 +2,7 @@
 
 use std::fmt;
 
-use ink_lamp_light::{refusal::Refusal, strobe::DialStep};
+use ink_lamp_light::{refusal::Refusal, scale::Step};
 use serde::{Deserialize, Serialize};
 
 /// A group of units that is set together: a letter, A to Z.
@@ -87,7 +87,7 @@ pub struct Transmitter {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub lowest: Option<u32>,
     /// How finely it steps.
-    pub step: DialStep,
+    pub step: Step,
     /// How many pre-flashes it sends before the exposure.
     #[serde(default)]
     pub pre_flashes: u8,

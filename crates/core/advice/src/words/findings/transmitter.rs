@@ -1,6 +1,6 @@
 //! What a transmitter sends against what a unit takes, as it is said.
 
-use ink_lamp_light::{scale::Stops, strobe::DialStep};
+use ink_lamp_light::scale::{Step, Stops};
 use ink_lamp_scene::scene::Scene;
 
 use crate::{
@@ -28,11 +28,11 @@ pub(super) fn sentence(fact: &Sends, scene: &Scene) -> Line {
     }
 }
 
-const fn steps(step: DialStep) -> &'static str {
+const fn steps(step: Step) -> &'static str {
     match step {
-        DialStep::Full => "whole stops",
-        DialStep::Halves => "half stops",
-        DialStep::Thirds => "thirds",
-        DialStep::Tenths => "tenths",
+        Step::Full => "whole stops",
+        Step::Halves => "half stops",
+        Step::Thirds => "thirds",
+        Step::Tenths => "tenths",
     }
 }

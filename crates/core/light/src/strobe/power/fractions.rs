@@ -1,10 +1,13 @@
 //! Fractions of full: `1/16 +0.3`.
 
-use super::{step::DialStep, written::part};
-use crate::{refusal::Refusal, scale::Stops};
+use super::written::{over, part};
+use crate::{
+    refusal::Refusal,
+    scale::{Step, Stops},
+};
 
 /// Steps from full to lowest.
-pub(super) fn steps(lowest: u32, step: DialStep) -> Result<u32, Refusal> {
+pub(super) fn steps(lowest: u32, step: Step) -> Result<u32, Refusal> {
     if lowest.is_power_of_two() && (2..=4096).contains(&lowest) {
         return Ok(lowest.ilog2() * step.per_stop());
     }
@@ -12,10 +15,10 @@ pub(super) fn steps(lowest: u32, step: DialStep) -> Result<u32, Refusal> {
     Err(Refusal::new("lowest", message))
 }
 
-pub(super) fn write(steps: u32, step: DialStep) -> String {
+pub(super) fn write(steps: u32, step: Step) -> String {
     let per = step.per_stop();
     let whole = steps.div_ceil(per);
-    format!("1/{}{}", 1u32 << whole.min(31), step.over(whole * per - steps))
+    format!("1/{}{}", 1u32 << whole.min(31), over(whole * per - steps, step))
 }
 
 pub(super) fn read(text: &str) -> Option<Stops> {

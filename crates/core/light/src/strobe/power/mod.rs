@@ -5,7 +5,6 @@
 mod fractions;
 mod marks;
 mod numbers;
-mod step;
 mod stops_below;
 mod watt_seconds;
 mod written;
@@ -13,9 +12,11 @@ mod written;
 use serde::{Deserialize, Serialize};
 
 pub use marks::Tick;
-pub use step::DialStep;
 
-use crate::{refusal::Refusal, scale::Stops};
+use crate::{
+    refusal::Refusal,
+    scale::{Step, Stops},
+};
 use written::number;
 
 /// How a power scale is described: what a person says of a unit.
@@ -28,7 +29,7 @@ pub enum PowerScaleSpec {
         /// Denominator of the lowest fraction: a power of two, 2 to 4096.
         lowest: u32,
         /// How finely it steps.
-        step: DialStep,
+        step: Step,
     },
     /// A number scale in tenths.
     Numbers {
@@ -53,7 +54,7 @@ pub enum PowerScaleSpec {
         /// How many stops below full the unit goes, above 0.
         lowest: f64,
         /// How finely it steps.
-        step: DialStep,
+        step: Step,
     },
 }
 
@@ -61,9 +62,9 @@ pub enum PowerScaleSpec {
 ///
 /// # Examples
 /// ```
-/// use ink_lamp_light::{scale::Stops, strobe::{DialStep, PowerScale, PowerScaleSpec}};
+/// use ink_lamp_light::{scale::{Step, Stops}, strobe::{PowerScale, PowerScaleSpec}};
 ///
-/// let tenths = PowerScale::new(PowerScaleSpec::Fractions { lowest: 256, step: DialStep::Tenths })?;
+/// let tenths = PowerScale::new(PowerScaleSpec::Fractions { lowest: 256, step: Step::Tenths })?;
 /// let now = tenths.read("1/8")?;
 /// let next = tenths.nearest(tenths.stops(now) - Stops::new(0.7)?);
 /// assert_eq!(tenths.write(next.dial), "1/16 +0.3");
@@ -273,7 +274,6 @@ impl From<PowerScale> for PowerScaleSpec {
 #[cfg(test)]
 mod tests {
     use proptest::prelude::*;
-    use step::DialStep;
 
     use super::*;
 
@@ -281,7 +281,7 @@ mod tests {
         PowerScale::new(spec).unwrap()
     }
 
-    fn fractions(lowest: u32, step: DialStep) -> PowerScale {
+    fn fractions(lowest: u32, step: Step) -> PowerScale {
         scale(PowerScaleSpec::Fractions { lowest, step })
     }
 
@@ -296,7 +296,7 @@ mod tests {
     fn every_kind() -> Vec<PowerScale> {
         let mut all = vec![numbers(), watt_seconds(), scale(PowerScaleSpec::WattSeconds { full: 250.0, lowest: 7.5, step: 0.5 })];
         all.push(scale(PowerScaleSpec::Numbers { full: 8.0, lowest: -1.0, stops_per_unit: 0.5 }));
-        for step in [DialStep::Full, DialStep::Halves, DialStep::Thirds, DialStep::Tenths] {
+        for step in Step::ALL {
             all.push(fractions(256, step));
             all.push(scale(PowerScaleSpec::StopsBelow { lowest: 8.0, step }));
         }
@@ -308,11 +308,11 @@ mod tests {
     fn the_same_move_on_each_dial() {
         let gap = Stops::of(-0.9 - (1.0f64 / 3.0).log2());
         for (scale, now, next) in [
-            (fractions(256, DialStep::Tenths), "1/8", "1/16 +0.3"),
-            (fractions(128, DialStep::Thirds), "1/8", "1/16 +1/3"),
+            (fractions(256, Step::Tenths), "1/8", "1/16 +0.3"),
+            (fractions(128, Step::Thirds), "1/8", "1/16 +1/3"),
             (numbers(), "7.0", "6.3"),
             (watt_seconds(), "62", "39 Ws"),
-            (scale(PowerScaleSpec::StopsBelow { lowest: 8.0, step: DialStep::Tenths }), "-3", "−3.7"),
+            (scale(PowerScaleSpec::StopsBelow { lowest: 8.0, step: Step::Tenths }), "-3", "−3.7"),
         ] {
             let now = scale.read(now).unwrap();
             let nearest = scale.nearest(scale.stops(now) - gap);
@@ -335,7 +335,7 @@ mod tests {
 
     #[test]
     fn beyond_the_ends_it_says_by_how_much() {
-        let scale = fractions(128, DialStep::Tenths);
+        let scale = fractions(128, Step::Tenths);
         let low = scale.nearest(Stops::of(-7.4));
         assert_eq!((low.dial, low.left_over.shown().as_str(), low.reach), (scale.lowest(), "+0.4", Reach::BelowLowest));
         let high = scale.nearest(Stops::of(1.3));
@@ -344,11 +344,11 @@ mod tests {
 
     #[test]
     fn reads_what_people_write_and_refuses_the_rest() {
-        let scale = fractions(256, DialStep::Tenths);
+        let scale = fractions(256, Step::Tenths);
         for text in ["1/16 +0.3", "1/16+0.3", "1/16 + 0.3", "1/8 -0.7", "1/16 0.3", "1/8 −0,7"] {
             assert_eq!(scale.write(scale.read(text).unwrap()), "1/16 +0.3", "{text}");
         }
-        assert_eq!(fractions(128, DialStep::Thirds).write(fractions(128, DialStep::Thirds).read("1/16 +0.3").unwrap()), "1/16 +1/3");
+        assert_eq!(fractions(128, Step::Thirds).write(fractions(128, Step::Thirds).read("1/16 +0.3").unwrap()), "1/16 +1/3");
         for text in ["", "x", "1/3", "2/8", "1/0", "1/8 +", "1/16 +x/0", "1/512", "1/1 +0.1", "1/16 +1/0", "99999999999/1"] {
             assert!(scale.read(text).is_err(), "{text} should be refused");
         }
@@ -360,22 +360,22 @@ mod tests {
     #[test]
     fn impossible_scales_are_refused_at_their_field() {
         let field = |spec| PowerScale::new(spec).unwrap_err().field;
-        assert_eq!(field(PowerScaleSpec::Fractions { lowest: 100, step: DialStep::Tenths }), "lowest");
+        assert_eq!(field(PowerScaleSpec::Fractions { lowest: 100, step: Step::Tenths }), "lowest");
         assert_eq!(field(PowerScaleSpec::Numbers { full: 10.0, lowest: 10.0, stops_per_unit: 1.0 }), "lowest");
         assert_eq!(field(PowerScaleSpec::Numbers { full: 10.0, lowest: 2.0, stops_per_unit: 0.0 }), "stops_per_unit");
         assert_eq!(field(PowerScaleSpec::WattSeconds { full: f64::NAN, lowest: 1.0, step: 1.0 }), "full");
         assert_eq!(field(PowerScaleSpec::WattSeconds { full: 500.0, lowest: 7.8, step: 1.0 }), "lowest");
         assert_eq!(field(PowerScaleSpec::WattSeconds { full: 500.0, lowest: 8.0, step: 1e-9 }), "lowest");
-        assert_eq!(field(PowerScaleSpec::StopsBelow { lowest: 0.0, step: DialStep::Full }), "lowest");
+        assert_eq!(field(PowerScaleSpec::StopsBelow { lowest: 0.0, step: Step::Full }), "lowest");
     }
 
     #[test]
     fn a_drawn_scale_names_its_whole_stops() {
         let labels = |scale: PowerScale| scale.ticks().into_iter().filter_map(|t| t.label).collect::<Vec<_>>().join(" ");
-        assert_eq!(labels(fractions(128, DialStep::Tenths)), "1/1 1/2 1/4 1/8 1/16 1/32 1/64 1/128");
+        assert_eq!(labels(fractions(128, Step::Tenths)), "1/1 1/2 1/4 1/8 1/16 1/32 1/64 1/128");
         assert_eq!(labels(numbers()), "10.0 9.0 8.0 7.0 6.0 5.0 4.0 3.0 2.0");
         assert_eq!(labels(watt_seconds()), "500 250 125 63 31 16 8");
-        assert_eq!(fractions(128, DialStep::Tenths).ticks().len(), 71);
+        assert_eq!(fractions(128, Step::Tenths).ticks().len(), 71);
     }
 
     proptest! {

@@ -1,13 +1,13 @@
 //! Stops below full: `−3.7`, `−3 2/3`.
 
-use super::{
-    step::DialStep,
-    written::{number, part, trimmed, whole_steps},
+use super::written::{number, part, trimmed, whole_steps};
+use crate::{
+    refusal::Refusal,
+    scale::{Step, Stops},
 };
-use crate::{refusal::Refusal, scale::Stops};
 
 /// Steps from full to lowest.
-pub(super) fn steps(lowest: f64, step: DialStep) -> Result<u32, Refusal> {
+pub(super) fn steps(lowest: f64, step: Step) -> Result<u32, Refusal> {
     if !(lowest > 0.0 && lowest <= 16.0) {
         let message = format!("{lowest} stops below full are no lowest power. Give a number above 0 and up to 16.");
         return Err(Refusal::new("lowest", message));
@@ -18,14 +18,14 @@ pub(super) fn steps(lowest: f64, step: DialStep) -> Result<u32, Refusal> {
     })
 }
 
-pub(super) fn write(steps: u32, step: DialStep) -> String {
+pub(super) fn write(steps: u32, step: Step) -> String {
     match (steps, step) {
         (0, _) => "0".to_owned(),
-        (n, DialStep::Thirds) if n % 3 != 0 => {
+        (n, Step::Thirds) if n % 3 != 0 => {
             let (stops, thirds) = (n / 3, n % 3);
             if stops == 0 { format!("−{thirds}/3") } else { format!("−{stops} {thirds}/3") }
         }
-        (n, DialStep::Thirds) => format!("−{}", n / 3),
+        (n, Step::Thirds) => format!("−{}", n / 3),
         (n, step) => format!("−{}", trimmed(f64::from(n) / f64::from(step.per_stop()))),
     }
 }

@@ -1,5 +1,7 @@
 //! Numbers as they stand on dials, and steps that come out whole.
 
+use crate::scale::Step;
+
 /// The finest scale has fewer steps than this; it keeps every search and drawing short.
 const MOST_STEPS: f64 = 20_000.0;
 
@@ -13,6 +15,15 @@ pub(super) fn whole_steps(span: f64, step: f64) -> Option<u32> {
 
 pub(super) fn number(text: &str) -> Option<f64> {
     text.trim().parse::<f64>().ok().filter(|n| n.is_finite())
+}
+
+/// `n` steps over a whole stop, as written behind it: ` +0.3`, ` +1/3`.
+pub(super) fn over(n: u32, step: Step) -> String {
+    match (step, n) {
+        (_, 0) => String::new(),
+        (Step::Tenths, n) => format!(" +0.{n}"),
+        (step, n) => format!(" +{n}/{}", step.per_stop()),
+    }
 }
 
 /// A signed part of a stop: `+0.3`, `+ 1/3`, `-0.7`.

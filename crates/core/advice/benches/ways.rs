@@ -5,7 +5,8 @@ use std::hint::black_box;
 
 use criterion::{Criterion, criterion_group, criterion_main};
 use ink_lamp_advice::ways::Ways;
-use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use ink_lamp_sitting::setup::Setup;
+use ink_lamp_tapes::setup;
 use serde_json::json;
 
 /// As large as the issue asks for: 55 shutter times (30 s to 1/8000 in thirds), past sync by high-speed sync, 30 apertures (f/0.9 to f/25), 20
@@ -30,13 +31,13 @@ fn large() -> Setup {
     for id in ["rim", "hair", "ground"] {
         entries.push(json!({"target": {"light": id, "level": -0.5}}));
     }
-    entries.iter().fold(Setup::default(), |s, e| s.apply(&serde_json::from_value::<Entry>(e.clone()).unwrap()).unwrap())
+    setup(entries)
 }
 
 fn ways(c: &mut Criterion) {
-    let setup = large();
-    println!("looks at {} combinations", Ways::of(&setup).looked_at);
-    c.bench_function("ways of 55 times, 30 apertures, 20 ISO, 6 filter sets, 5 lights", |b| b.iter(|| Ways::of(black_box(&setup))));
+    let stands = large();
+    println!("looks at {} combinations", Ways::of(&stands).looked_at);
+    c.bench_function("ways of 55 times, 30 apertures, 20 ISO, 6 filter sets, 5 lights", |b| b.iter(|| Ways::of(black_box(&stands))));
 }
 
 criterion_group!(benches, ways);

@@ -6,55 +6,40 @@ use ink_lamp_advice::{
     next::MoveKind,
     words::{span::plain, tape::TapeKind},
 };
-use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use ink_lamp_tapes::{
+    entries::{camera_with, ratio, reads, room},
+    setup,
+};
 use serde_json::{Value, json};
 
-fn setup(entries: &[Value]) -> Setup {
-    entries.iter().fold(Setup::default(), |s, e| {
-        let entry: Entry = serde_json::from_value(e.clone()).unwrap();
-        s.apply(&entry).unwrap_or_else(|r| panic!("{e}: {r}"))
-    })
-}
-
-fn camera(aperture: &str, shutter: &str, iso: &str, sync: Option<&str>) -> Value {
-    json!({"camera": {"aperture": aperture, "shutter": shutter, "iso": iso, "sync": sync}})
-}
-
-fn room(shows: &str) -> Value {
-    json!({"reading": {"of": "room", "shows": shows, "iso": "100", "shutter": "1/60"}})
-}
-
-fn reads(of: &str, shows: &str) -> Value {
-    json!({"reading": {"of": of, "shows": shows}})
-}
-
-fn ratio(ratio: f64) -> Value {
-    json!({"ratio": {"target": {"ratio": ratio, "convention": "lit_shadow", "anchor": "lit_side"}}})
+/// A camera whose sync time is known, or is not.
+fn synced(aperture: &str, shutter: &str, iso: &str, sync: Option<&str>) -> Value {
+    camera_with(aperture, shutter, iso, &json!({"sync": sync}))
 }
 
 /// What the camera is told for the room's sake, and why.
 fn for_the_room(camera: Value, wish: Value, shows: &str) -> (String, String) {
-    let next = Board::of(&setup(&[camera, json!({"room_wish": wish}), room(shows)])).next;
+    let next = Board::of(&setup(&[camera, json!({"room_wish": wish}), room(shows, "100", "1/60")])).next;
     assert_eq!(next.kind, MoveKind::MoveRoom);
     (plain(&next.say), plain(next.why.last().unwrap()))
 }
 
 #[test]
 fn the_shutter_goes_first_since_it_is_free_up_to_sync() {
-    let free = for_the_room(camera("8", "1/60", "100", Some("1/250")), json!({"remove": {"level": -5.0}}), "2 0");
+    let free = for_the_room(synced("8", "1/60", "100", Some("1/250")), json!({"remove": {"level": -5.0}}), "2 0");
     assert_eq!(free, ("Room down 1.0 stop: set 1/125".to_owned(), "The shutter changes the room and leaves the flash alone.".to_owned()));
     // Past sync it costs flash: two stops by the shutter, one and a third by ISO.
-    let costly = for_the_room(camera("5.6", "1/60", "400", Some("1/250")), json!({"remove": {"level": -5.0}}), "1.4 3");
+    let costly = for_the_room(synced("5.6", "1/60", "400", Some("1/250")), json!({"remove": {"level": -5.0}}), "1.4 3");
     assert_eq!(costly.0, "Room down 3.3 stops: set 1/250, ISO 160");
     assert_eq!(costly.1, "The shutter is free up to sync. The rest costs flash: every light up 1.3 stops.");
 }
 
 #[test]
 fn a_camera_at_its_end_says_what_else_there_is() {
-    let end = for_the_room(camera("16", "1/125", "100", None), json!({"remove": {"level": -8.0}}), "4 0");
+    let end = for_the_room(synced("16", "1/125", "100", None), json!({"remove": {"level": -8.0}}), "4 0");
     assert_eq!(end.0, "Room is 3.0 over, and the camera is at its end");
     assert_eq!(end.1, "Switch lamps off, close the blinds, or use a filter; the lights rise with a filter.");
-    let short = for_the_room(camera("11", "1/125", "100", None), json!({"remove": {"level": -8.0}}), "4 0");
+    let short = for_the_room(synced("11", "1/125", "100", None), json!({"remove": {"level": -8.0}}), "4 0");
     assert_eq!(short.0, "Room: set ƒ16, still 3.0 over: lamps off, or a filter");
 }
 
@@ -66,7 +51,7 @@ fn a_kept_room_gets_a_longer_shutter_where_the_camera_stands_still() {
         assert_eq!(next.kind, MoveKind::MoveRoom);
         (plain(&next.say), plain(next.why.last().unwrap()))
     };
-    let start = [camera("5.6", "1/125", "100", None), keep, room("2 0")];
+    let start = [synced("5.6", "1/125", "100", None), keep, room("2 0", "100", "1/60")];
     // f/2 at 1/60 is −4 at f/5.6 and 1/125; 1/25 and 1/20 lie a sixth of a stop beside it, and the shorter one blurs less.
     let tripod = told(&[&start[..], &[json!({"holds": {"steadiness": "tripod"}})]].concat());
     assert_eq!(tripod, ("Room up 2.5 stops: set 1/25".to_owned(), "The shutter changes the room and leaves the flash alone.".to_owned()));
@@ -79,7 +64,7 @@ fn a_kept_room_gets_a_longer_shutter_where_the_camera_stands_still() {
 fn the_room_is_not_moved_by_what_is_not_at_hand_or_would_be_switched() {
     // A filter alone would do it, and so would high-speed sync: both are ways, and neither is the next move.
     let holds = json!({"holds": {"high_speed": true, "filters": [{"name": "ND 1.2", "loss": 4.0}]}});
-    let next = Board::of(&setup(&[camera("8", "1/125", "100", Some("1/125")), holds, room("8 0")])).next;
+    let next = Board::of(&setup(&[synced("8", "1/125", "100", Some("1/125")), holds, room("8 0", "100", "1/60")])).next;
     assert_eq!(plain(&next.say), "Room: set ƒ16, still 2.0 over: lamps off, or a filter");
 }
 
@@ -87,7 +72,8 @@ fn the_room_is_not_moved_by_what_is_not_at_hand_or_would_be_switched() {
 fn lights_that_cant_follow_the_camera_say_so() {
     let unit = json!({"name": "Taper 100", "rated": 100.0, "scale": {"fractions": {"lowest": 32, "step": "tenths"}}});
     let light = json!({"light": {"light": "key", "role": "key", "unit": unit, "dial": "1/2", "distance": 1.5}});
-    let next = Board::of(&setup(&[camera("5.6", "1/125", "100", Some("1/125")), light, room("4 0"), reads("key", "5.6 0")])).next;
+    let next =
+        Board::of(&setup(&[synced("5.6", "1/125", "100", Some("1/125")), light, room("4 0", "100", "1/60"), reads("key", "5.6 0")])).next;
     assert_eq!((next.kind, plain(&next.say).as_str()), (MoveKind::MoveRoom, "Room down 3.0 stops: set ƒ16"));
     // From 1/2 there is one stop to full power.
     assert_eq!(plain(next.why.last().unwrap()), "The lights can't follow: each up 3.0 stops, 2.0 more than a unit can. Ways has others.");
@@ -97,10 +83,11 @@ fn lights_that_cant_follow_the_camera_say_so() {
 fn a_camera_that_follows_the_lights_is_not_closed_for_the_room() {
     // The lights open again what the room closes, and the two would take turns for ever: only the shutter parts them.
     let follows = json!({"schools": {"follow": "camera_follows"}});
-    let entries = [follows, camera("1.4", "1/125", "50", Some("1/200")), room("1 0"), reads("fill", "2.8 0"), reads("key", "1.4 0")];
+    let entries =
+        [follows, synced("1.4", "1/125", "50", Some("1/200")), room("1 0", "100", "1/60"), reads("fill", "2.8 0"), reads("key", "1.4 0")];
     let next = Board::of(&setup(&entries)).next;
     assert_eq!(plain(&next.say), "Room: set 1/200, still 1.3 over: lamps off, or a filter");
-    let next = Board::of(&setup(&[&entries[..], &[camera("1.4", "1/200", "50", Some("1/200"))]].concat())).next;
+    let next = Board::of(&setup([&entries[..], &[synced("1.4", "1/200", "50", Some("1/200"))]].concat())).next;
     assert_eq!(next.kind, MoveKind::MoveRoom);
     assert_eq!(
         plain(next.why.last().unwrap()),
@@ -110,7 +97,7 @@ fn a_camera_that_follows_the_lights_is_not_closed_for_the_room() {
 
 #[test]
 fn a_light_without_a_unit_is_told_in_stops_and_asked_for_its_unit() {
-    let next = Board::of(&setup(&[camera("8", "1/125", "100", None), room("1 0"), ratio(3.0), reads("key", "8 0")])).next;
+    let next = Board::of(&setup(&[synced("8", "1/125", "100", None), room("1 0", "100", "1/60"), ratio(3.0), reads("key", "8 0")])).next;
     assert_eq!(plain(&next.say), "Key down 0.6 stop");
     assert!(next.action.is_none() && next.power.is_none());
     assert_eq!(plain(&next.why[1]), "Say which unit it is and what its dial shows, and the setting is named here.");
@@ -119,8 +106,8 @@ fn a_light_without_a_unit_is_told_in_stops_and_asked_for_its_unit() {
 #[test]
 fn where_the_room_alone_is_too_bright_no_dial_helps() {
     let bright = setup(&[
-        camera("5.6", "1/60", "100", None),
-        room("4 0"),
+        synced("5.6", "1/60", "100", None),
+        room("4 0", "100", "1/60"),
         json!({"room_wish": {"keep": {"level": -1.0}}}),
         ratio(4.0),
         reads("key", "5.6 3"),
@@ -133,13 +120,13 @@ fn where_the_room_alone_is_too_bright_no_dial_helps() {
 #[test]
 fn each_button_writes_what_its_sentence_says() {
     let steps: [(&[Value], &str, &str); 4] = [
-        (&[room("1 0")], "ƒ8, 1/125, ISO 100", "camera"),
-        (&[room("1 0"), camera("8", "1/125", "100", None)], "3 : 1", "ratio"),
-        (&[camera("8", "1/60", "100", None), room("2 0")], "Set", "camera"),
+        (&[room("1 0", "100", "1/60")], "ƒ8, 1/125, ISO 100", "camera"),
+        (&[room("1 0", "100", "1/60"), synced("8", "1/125", "100", None)], "3 : 1", "ratio"),
+        (&[synced("8", "1/60", "100", None), room("2 0", "100", "1/60")], "Set", "camera"),
         (
             &[
-                camera("8", "1/125", "100", None),
-                room("1 0"),
+                synced("8", "1/125", "100", None),
+                room("1 0", "100", "1/60"),
                 ratio(3.0),
                 reads("key", "5.6 4"),
                 reads("fill", "4 4"),
@@ -161,8 +148,8 @@ fn each_button_writes_what_its_sentence_says() {
 fn a_moved_light_is_read_again_before_anything_else() {
     let unit = json!({"name": "Tallow 250", "scale": {"numbers": {"full": 9.0, "lowest": 2.0, "stops_per_unit": 1.0}}});
     let before = setup(&[
-        camera("8", "1/125", "100", None),
-        room("1 0"),
+        synced("8", "1/125", "100", None),
+        room("1 0", "100", "1/60"),
         ratio(3.0),
         json!({"light": {"light": "fill", "role": "fill", "unit": unit, "dial": "2.0", "distance": 2.0}}),
         reads("key", "5.6 4"),
@@ -179,7 +166,7 @@ fn a_moved_light_is_read_again_before_anything_else() {
 
 #[test]
 fn past_sync_is_found() {
-    let board = Board::of(&setup(&[camera("8", "1/400", "100", Some("1/200"))]));
+    let board = Board::of(&setup(&[synced("8", "1/400", "100", Some("1/200"))]));
     assert_eq!(
         plain(&board.findings[0].words),
         "Shutter 1/400 is past the sync of 1/200: about 50 % of the frame goes black. Set 1/200 or longer."
@@ -202,7 +189,7 @@ fn a_list_tells_the_one_thing_that_matters() {
     };
     let words = |a: &str, b: &str, c: &str, d: &str| (a.to_owned(), b.to_owned(), c.to_owned(), d.to_owned());
     assert_eq!(told(&[]), words("Not begun", "not read", "", ""));
-    let begun = [camera("8", "1/125", "100", None), room("1 0"), ratio(3.0)];
+    let begun = [synced("8", "1/125", "100", None), room("1 0", "100", "1/60"), ratio(3.0)];
     assert_eq!(told(&begun), words("Key not read", "removed", "3 : 1", "wished, lit : shadow"));
     let all = [&begun[..], &[reads("key", "5.6 4"), reads("fill", "4 4")]].concat();
     assert_eq!(told(&all).0, "All on target");
@@ -220,7 +207,7 @@ fn a_list_tells_the_one_thing_that_matters() {
 
 #[test]
 fn the_rail_numbers_its_lanes_and_signs_them() {
-    let board = Board::of(&setup(&[camera("8", "1/125", "100", None), ratio(3.0), json!({"light": {"light": "rim-2", "role": "rim"}})]));
+    let board = Board::of(&setup(&[synced("8", "1/125", "100", None), ratio(3.0), json!({"light": {"light": "rim-2", "role": "rim"}})]));
     let lanes: Vec<(u8, &str, LaneState)> = board.lanes.iter().map(|l| (l.number, l.name.as_str(), l.state)).collect();
     assert_eq!(lanes[0], (1, "Room", LaneState::Untouched));
     assert_eq!(lanes[2], (3, "Key", LaneState::Set));

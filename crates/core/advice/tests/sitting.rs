@@ -7,58 +7,19 @@ use ink_lamp_advice::{
     next::MoveKind,
     words::{span::plain, tape::TapeLine},
 };
-use ink_lamp_light::refusal::Refusal;
 use ink_lamp_scene::{effect::Effect, scene::Scene};
-use ink_lamp_sitting::{
-    entry::{Entry, Subject},
-    history::History,
-    setup::Setup,
+use ink_lamp_sitting::{entry::Subject, setup::Setup};
+use ink_lamp_tapes::{
+    after,
+    entries::{camera, light, ratio, ratio_by, reads, room},
+    entry,
+    kit::taper,
+    whole::begun,
 };
 use serde_json::{Value, json};
-use uuid::Uuid;
 
-fn entry(value: Value) -> Entry {
-    serde_json::from_value(value).unwrap()
-}
-
-fn after(setup: &Setup, entries: impl IntoIterator<Item = Value>) -> Setup {
-    entries.into_iter().fold(setup.clone(), |s, e| s.apply(&entry(e.clone())).unwrap_or_else(|r| panic!("{e}: {r}")))
-}
-
-fn refused(setup: &Setup, value: Value) -> Refusal {
-    setup.apply(&entry(value)).unwrap_err()
-}
-
-fn camera(aperture: &str, shutter: &str, iso: &str) -> Value {
-    json!({"camera": {"aperture": aperture, "shutter": shutter, "iso": iso}})
-}
-
-fn reads(of: &str, shows: &str) -> Value {
-    json!({"reading": {"of": of, "shows": shows}})
-}
-
-fn room(shows: &str, iso: &str, shutter: &str) -> Value {
-    json!({"reading": {"of": "room", "shows": shows, "iso": iso, "shutter": shutter}})
-}
-
-fn ratio(ratio: f64, convention: &str, anchor: &str) -> Value {
-    json!({"ratio": {"target": {"ratio": ratio, "convention": convention, "anchor": anchor}}})
-}
-
-fn fractions(step: &str, lowest: u32) -> Value {
-    json!({"name": "Taper 400", "rated": 400.0, "scale": {"fractions": {"lowest": lowest, "step": step}}})
-}
-
-fn light(id: &str, unit: Value, dial: &str) -> Value {
-    json!({"light": {"light": id, "role": id, "unit": unit, "dial": dial, "modifier": "Umbrella 100", "distance": 2.2}})
-}
-
-/// Room removed, f/8, 3:1 lit : shadow, key on its target.
-fn begun() -> Setup {
-    after(
-        &Setup::default(),
-        [room("1.4 3", "200", "1/125"), camera("8", "1/160", "100"), ratio(3.0, "lit_shadow", "lit_side"), reads("key", "5.6 4")],
-    )
+fn put(id: &str, unit: &Value, dial: &str) -> Value {
+    light(id, &json!({"unit": unit, "dial": dial, "modifier": "Umbrella 100", "distance": 2.2}))
 }
 
 fn say(setup: &Setup) -> String {
@@ -99,13 +60,13 @@ fn three_to_one_asks_for_these_two_readings() {
 
 #[test]
 fn the_other_anchor_and_the_other_convention() {
-    let on_key = after(&begun(), [ratio(3.0, "lit_shadow", "key_alone")]);
+    let on_key = after(&begun(), [ratio_by(3.0, "lit_shadow", "key_alone")]);
     let board = Board::of(&on_key);
     let target = |id: &str| board.lane(id).unwrap().target.clone().unwrap().shown;
     assert_eq!((target("key"), target("fill")), ("0.0".to_owned(), "−1.0".to_owned()));
     assert_eq!(board.ratio.clone().unwrap().anchor, "key alone on 0, lit side +0.6");
 
-    let readings = after(&begun(), [ratio(3.0, "readings", "lit_side")]);
+    let readings = after(&begun(), [ratio_by(3.0, "readings", "lit_side")]);
     let board = Board::of(&readings);
     let shown = board.ratio.unwrap();
     assert_eq!([shown.convention, shown.stops, shown.other], ["by readings", "1.6 stops key over fill", "4 : 1 lit : shadow"]);
@@ -118,14 +79,14 @@ fn the_same_move_is_told_on_each_units_own_dial() {
         json!({"name": "Tallow 500", "rated": 500.0, "scale": {"watt_seconds": {"full": 500.0, "lowest": 8.0, "step": 1.0}}});
     let below = json!({"name": "Tallow 250", "scale": {"stops_below": {"lowest": 7.0, "step": "tenths"}}});
     for (unit, now, next) in [
-        (fractions("tenths", 256), "1/8", "1/16 +0.3"),
-        (fractions("thirds", 128), "1/8", "1/16 +1/3"),
+        (taper(256, "tenths"), "1/8", "1/16 +0.3"),
+        (taper(128, "thirds"), "1/8", "1/16 +1/3"),
         (numbers, "7.0", "6.3"),
         // The gap is −0.9 − log2(1/3) = 0.685, told as 0.7: 62 Ws · 2^−0.685 = 38.6, and the dial stops at whole watt-seconds.
         (watt_seconds, "62", "39 Ws"),
         (below, "-3.0", "−3.7"),
     ] {
-        let setup = after(&begun(), [light("fill", unit, now), reads("fill", "5.6 1")]);
+        let setup = after(&begun(), [put("fill", &unit, now), reads("fill", "5.6 1")]);
         assert_eq!(lane_words(&setup, "fill"), "0.7 over");
         assert_eq!(say(&setup), format!("Fill down 0.7 stop: set {next}"));
     }
@@ -133,7 +94,7 @@ fn the_same_move_is_told_on_each_units_own_dial() {
 
 #[test]
 fn dialled_then_read_again_the_fill_is_on_target() {
-    let setup = after(&begun(), [light("fill", fractions("tenths", 256), "1/8"), reads("fill", "5.6 1")]);
+    let setup = after(&begun(), [put("fill", &taper(256, "tenths"), "1/8"), reads("fill", "5.6 1")]);
     let board = Board::of(&setup);
     assert_eq!(
         board.next.why.iter().map(|l| plain(l)).collect::<Vec<_>>(),
@@ -178,26 +139,26 @@ fn a_meter_on_other_settings_is_carried_over_and_said() {
 
 #[test]
 fn at_its_lowest_the_unit_says_what_is_left_and_the_distance_that_closes_it() {
-    let setup = after(&begun(), [light("fill", fractions("tenths", 128), "1/128"), reads("fill", "4 8")]);
+    let setup = after(&begun(), [put("fill", &taper(128, "tenths"), "1/128"), reads("fill", "4 8")]);
     let board = Board::of(&setup);
     // −1.2 − log2(1/3) = 0.385 stop, told as 0.4: 2.20 · 2^(0.385/2) = 2.514.
     assert_eq!(plain(&board.next.say), "Fill is at its lowest, 1/128, still 0.4 over: move it back to 2.51 m");
     assert_eq!(board.next.kind, MoveKind::Distance);
     assert_eq!(plain(&board.next.why[1]), "Taper 400 ends at 1/128. Or a filter, a grid, or a smaller unit.");
 
-    let nearly = after(&begun(), [light("fill", fractions("tenths", 128), "1/128 +0.3"), reads("fill", "5.6 1")]);
+    let nearly = after(&begun(), [put("fill", &taper(128, "tenths"), "1/128 +0.3"), reads("fill", "5.6 1")]);
     assert_eq!(say(&nearly), "Fill to 1/128, still 0.4 over: move it back to 2.51 m");
     let in_feet = after(&nearly, [json!({"length": {"unit": "feet"}})]);
     assert_eq!(say(&in_feet), "Fill to 1/128, still 0.4 over: move it back to 8.2 ft");
 
     // The room's −6.0 is in the reading and does not come nearer: the flash itself must rise by 1.08. 2.20 · 2^(−1.08/2) = 1.51.
-    let full = after(&begun(), [light("fill", fractions("tenths", 128), "1/1"), reads("fill", "2.8 4")]);
+    let full = after(&begun(), [put("fill", &taper(128, "tenths"), "1/1"), reads("fill", "2.8 4")]);
     assert_eq!(say(&full), "Fill is at full power, 1/1, still 1.0 under: bring it nearer to 1.51 m");
 }
 
 #[test]
 fn a_scale_too_coarse_says_what_stays() {
-    let setup = after(&begun(), [light("fill", fractions("full", 128), "1/8"), reads("fill", "5.6 1")]);
+    let setup = after(&begun(), [put("fill", &taper(128, "full"), "1/8"), reads("fill", "5.6 1")]);
     assert_eq!(say(&setup), "Fill to 1/16, still 0.3 under: bring it nearer to 1.97 m");
 }
 
@@ -216,12 +177,7 @@ fn the_key_is_put_right_before_the_fill() {
 fn a_room_kept_counts_as_light_on_the_face() {
     let setup = after(
         &Setup::default(),
-        [
-            room("2.8 0", "100", "1/60"),
-            camera("5.6", "1/60", "100"),
-            json!({"room_wish": {"keep": {"level": -2.0}}}),
-            ratio(3.0, "lit_shadow", "lit_side"),
-        ],
+        [room("2.8 0", "100", "1/60"), camera("5.6", "1/60", "100"), json!({"room_wish": {"keep": {"level": -2.0}}}), ratio(3.0)],
     );
     let board = Board::of(&setup);
     assert_eq!(board.lane("room").unwrap().state, LaneState::Kept);
@@ -230,7 +186,7 @@ fn a_room_kept_counts_as_light_on_the_face() {
     assert!((target("fill") - (1.0f64 / 3.0).log2()).abs() < 1e-9);
     assert!((target("key") - (2.0f64 / 3.0 + 0.25).log2()).abs() < 1e-9);
     // Too bright a room can't be filled away.
-    let flat = after(&setup, [ratio(9.0, "lit_shadow", "lit_side")]);
+    let flat = after(&setup, [ratio(9.0)]);
     assert!(Board::of(&flat).findings.iter().any(|f| f.kind == FindingKind::RoomOverShadow));
 }
 
@@ -284,7 +240,7 @@ fn whole_and_parts_are_compared() {
     assert_eq!(lane_words(&bad, "whole"), "0.5 under parts");
     assert_eq!(Board::of(&bad).next.kind, MoveKind::FindWhatMoved);
     // A light that is changed makes the whole stale.
-    let moved = after(&good, [light("fill", fractions("tenths", 256), "1/8")]);
+    let moved = after(&good, [put("fill", &taper(256, "tenths"), "1/8")]);
     assert_eq!(lane_words(&moved, "whole"), "read again");
 }
 
@@ -326,47 +282,9 @@ fn the_first_steps_lead_from_nothing_to_a_frame() {
 }
 
 #[test]
-fn before_the_camera_is_set_a_reading_must_say_the_meters_settings() {
-    let refusal = refused(&Setup::default(), reads("room", "1.4 3"));
-    assert_eq!(
-        (refusal.field.as_ref(), refusal.message.as_str()),
-        ("iso", "The camera is not set yet, so say the ISO that the meter was set to.")
-    );
-}
-
-#[test]
-fn entries_that_can_not_be_true_are_refused_with_the_field() {
-    let setup = begun();
-    let field = |value: Value| refused(&setup, value).field.into_owned();
-    assert_eq!(field(reads("kicker", "8 0")), "of");
-    assert_eq!(field(json!({"dial": {"light": "fill", "dial": "1/8"}})), "dial");
-    assert_eq!(field(json!({"dial": {"light": "nobody", "dial": "1/8"}})), "light");
-    assert_eq!(field(json!({"target": {"light": "rim", "level": 40.0}})), "level");
-    assert_eq!(field(json!({"target": {"light": "fill", "level": 0.5}})), "level");
-    assert_eq!(field(json!({"room_wish": {"remove": {"level": 2.0}}})), "level");
-    assert_eq!(field(json!({"light": {"light": "x", "role": "room"}})), "role");
-    assert_eq!(field(light("fill", fractions("tenths", 128), "1/256")), "dial");
-    assert_eq!(field(json!({"light_removed": {"light": "hair"}})), "light");
-    assert_eq!(field(json!({"start": {"from": "elsewhere", "setup": Setup::default()}})), "start");
-    assert_eq!(field(json!({"undo": {"of": Uuid::nil()}})), "entry");
-    let crowd = (2..=5).map(|n| json!({"light": {"light": format!("rim-{n}"), "role": "rim"}}));
-    let full = after(&setup, crowd);
-    assert_eq!(refused(&full, json!({"light": {"light": "hair", "role": "hair"}})).message, "A setup holds 8 lights. Take one away first.");
-    for bad in [
-        json!({"camera": {"aperture": "0", "shutter": "1/160", "iso": "100"}}),
-        json!({"reading": {"of": "Fill!", "shows": "8"}}),
-        json!({"note": {"text": " "}}),
-    ] {
-        assert!(serde_json::from_value::<Entry>(bad).is_err());
-    }
-}
-
-#[test]
 fn a_copy_keeps_what_was_decided_and_asks_to_read_again() {
-    let setup = after(
-        &begun(),
-        [light("fill", fractions("tenths", 256), "1/8"), reads("fill", "4 4"), reads("whole", "8 0"), json!({"frame": {}})],
-    );
+    let setup =
+        after(&begun(), [put("fill", &taper(256, "tenths"), "1/8"), reads("fill", "4 4"), reads("whole", "8 0"), json!({"frame": {}})]);
     let start = entry(json!({"start": {"from": "Clock mender", "setup": setup.as_start()}}));
     let copy = Setup::default().apply(&start).unwrap();
     assert_eq!((copy.ratio, &copy.camera), (setup.ratio, &setup.camera));
@@ -381,8 +299,8 @@ fn the_tape_says_what_was_done_and_what_it_meant() {
     let steps = [
         room("1.4 3", "200", "1/125"),
         camera("8", "1/160", "100"),
-        ratio(3.0, "lit_shadow", "lit_side"),
-        light("fill", fractions("tenths", 256), "1/8"),
+        ratio(3.0),
+        put("fill", &taper(256, "tenths"), "1/8"),
         reads("fill", "5.6 1"),
         json!({"dial": {"light": "fill", "dial": "1/16 +0.3"}}),
         reads("fill", "4 4"),
@@ -406,7 +324,7 @@ fn the_tape_says_what_was_done_and_what_it_meant() {
 
 #[test]
 fn the_board_of_a_sitting_under_way() {
-    let setup = after(&begun(), [light("fill", fractions("tenths", 256), "1/8"), reads("fill", "5.6 1")]);
+    let setup = after(&begun(), [put("fill", &taper(256, "tenths"), "1/8"), reads("fill", "5.6 1")]);
     let board = Board::of(&setup);
     let lanes: Vec<String> = board
         .lanes
@@ -419,25 +337,4 @@ fn the_board_of_a_sitting_under_way() {
     insta::assert_snapshot!(lanes.join("\n"));
     let summary = Summary::of(&board);
     assert_eq!((summary.words.as_str(), summary.room.as_str()), ("Fill 0.7 over", "removed"));
-}
-
-#[test]
-fn undo_takes_back_the_last_and_redo_brings_it_back() {
-    let ids: Vec<Uuid> = (1..=6).map(Uuid::from_u128).collect();
-    let facts = [entry(camera("8", "1/160", "100")), entry(reads("key", "8 0"))];
-    let back = |of: Uuid, redo: bool| entry(if redo { json!({"redo": {"of": of}}) } else { json!({"undo": {"of": of}}) });
-    let (undo2, undo1, redo1) = (back(ids[1], false), back(ids[0], false), back(ids[0], true));
-    let mut history = History::default();
-    history.write(ids[0], &facts[0]).unwrap();
-    history.write(ids[1], &facts[1]).unwrap();
-    assert_eq!(history.write(ids[2], &undo1).unwrap_err().field, "of", "only the last one can be taken back");
-    history.write(ids[2], &undo2).unwrap();
-    history.write(ids[3], &undo1).unwrap();
-    assert_eq!(history.setup().unwrap(), Setup::default());
-    assert!(history.clone().write(ids[4], &undo1).unwrap_err().message.starts_with("There is nothing to take back."));
-    history.write(ids[4], &redo1).unwrap();
-    assert_eq!(history.setup().unwrap(), after(&Setup::default(), [camera("8", "1/160", "100")]));
-    // A new fact ends what could be brought back.
-    history.write(ids[5], &facts[1]).unwrap();
-    assert_eq!(history.undone().count(), 0);
 }

@@ -7,15 +7,13 @@ use ink_lamp_advice::{
     studies::{Study, StudyQuestion},
     words::span::plain,
 };
-use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use ink_lamp_sitting::setup::Setup;
+use ink_lamp_tapes::{
+    entries::{self, camera_with},
+    kit::{body, numbers, taper, unit},
+    refused, setup, then, with,
+};
 use serde_json::{Value, json};
-
-fn setup(entries: &[Value]) -> Setup {
-    entries.iter().fold(Setup::default(), |s, e| {
-        let entry: Entry = serde_json::from_value(e.clone()).unwrap();
-        s.apply(&entry).unwrap_or_else(|r| panic!("{e}: {r}"))
-    })
-}
 
 fn study(entries: &[Value]) -> Study {
     Study::of(&setup(entries), &StudyQuestion::default()).unwrap()
@@ -23,30 +21,37 @@ fn study(entries: &[Value]) -> Study {
 
 /// Curtains of 1/250 s, as literal seconds.
 fn camera(shutter: &str) -> Value {
-    json!({"camera": {"aperture": "4", "shutter": shutter, "iso": "100", "body": {"name": "Loft 35", "sensor": {"width": 36, "height": 24},
-        "pixel_pitch": 4.88, "shutter": {"focal_plane": {"sync": "1/250", "travel": 0.004}}, "high_speed": true, "fastest": "1/8000",
-        "slowest": "30", "base_iso": "100", "steps": "thirds"}, "focal": 85, "sitter": 3.0}})
+    let quick = body(&json!({"pixel_pitch": 4.88, "shutter": {"focal_plane": {"sync": "1/250", "travel": 0.004}}, "high_speed": true}));
+    camera_with("4", shutter, "100", &json!({"body": quick, "focal": 85, "sitter": 3.0}))
 }
 
 fn leaf(shutter: &str) -> Value {
-    json!({"camera": {"aperture": "4", "shutter": shutter, "iso": "100", "body": {"name": "Quay 66", "shutter": "leaf", "fastest": "1/500",
-        "slowest": "8", "base_iso": "100", "steps": "thirds"}}})
+    let quay = json!({"name": "Quay 66", "shutter": "leaf", "fastest": "1/500", "slowest": "8", "base_iso": "100", "steps": "thirds"});
+    camera_with("4", shutter, "100", &json!({"body": quay}))
 }
 
 /// t0.1 of 1/560 s at full and 1/3200 s at the lowest: the pulse is cut short.
 fn cut_short() -> Value {
-    json!({"name": "Taper 400", "rated": 400, "scale": {"fractions": {"lowest": 256, "step": "tenths"}}, "pulse": "cut_short", "high_speed": true,
-        "durations": [{"power": 0, "t01": 0.001_785_7}, {"power": -8, "t01": 0.000_312_5}]})
+    with(
+        taper(256, "tenths"),
+        &json!({"pulse": "cut_short", "high_speed": true,
+        "durations": [{"power": 0, "t01": 0.001_785_7}, {"power": -8, "t01": 0.000_312_5}]}),
+    )
 }
 
 /// t0.1 of 1/800 s at full and 1/300 s at the lowest: lower voltage.
 fn voltage() -> Value {
-    json!({"name": "Tallow 500", "rated": 500, "scale": {"numbers": {"full": 10.0, "lowest": 4.0, "stops_per_unit": 1.0}}, "pulse": "voltage",
-        "durations": [{"power": 0, "t01": 0.00125}, {"power": -6, "t01": 0.003_333_33}]})
+    unit(
+        "Tallow 500",
+        500.0,
+        &numbers(4.0),
+        &json!({"pulse": "voltage",
+        "durations": [{"power": 0, "t01": 0.00125}, {"power": -6, "t01": 0.003_333_33}]}),
+    )
 }
 
 fn light(id: &str, unit: Value, dial: &str) -> Value {
-    json!({"light": {"light": id, "role": id, "unit": unit, "dial": dial, "distance": 1.5}})
+    entries::light(id, &json!({"unit": unit, "dial": dial, "distance": 1.5}))
 }
 
 fn found(setup: &Setup, kind: FindingKind) -> Option<String> {
@@ -108,7 +113,7 @@ fn high_speed_sync_dims_the_flash_with_the_shutter_and_asks_for_power() {
         [light("key", cut_short(), "1/16"), json!({"ratio": {"target": {"ratio": 3, "convention": "lit_shadow", "anchor": "key_alone"}}})];
     let at = |shutter: &str, more: &[Value]| {
         setup(
-            &[&[camera("1/250")], &base[..], &[json!({"reading": {"of": "key", "shows": "4 0"}}), on.clone(), camera(shutter)], more]
+            [&[camera("1/250")], &base[..], &[json!({"reading": {"of": "key", "shows": "4 0"}}), on.clone(), camera(shutter)], more]
                 .concat(),
         )
     };
@@ -132,7 +137,7 @@ fn high_speed_sync_dims_the_flash_with_the_shutter_and_asks_for_power() {
     let partly = json!({"firing": {"high_speed": {"camera": true, "transmitter": false, "units": ["key"]}}});
     let words = found(&at("1/500", &[partly]), FindingKind::HighSpeedPartly).unwrap();
     assert!(words.contains("but not at the transmitter"), "{words}");
-    let refused = setup(&[light("key", voltage(), "4.0")]).apply(&serde_json::from_value(on).unwrap()).unwrap_err();
+    let refused = refused(&setup(&[light("key", voltage(), "4.0")]), on);
     assert_eq!(refused.to_string(), "Tallow 500 has no high-speed sync. Choose another unit for the key.");
 }
 
@@ -166,7 +171,7 @@ fn a_bulb_is_cut_by_a_short_shutter_and_read_as_the_meter_saw_it() {
             && Board::of(&stands).findings.iter().any(|f| f.kind == FindingKind::BulbHot && f.caution)
     );
     // A longer time lets more of the burn through.
-    let longer = stands.apply(&serde_json::from_value(leaf("1/30")).unwrap()).unwrap();
+    let longer = then(&stands, leaf("1/30"));
     assert!(Board::of(&longer).lane("key").unwrap().reading.as_ref().unwrap().stops.get() > 1.5);
 }
 
@@ -253,7 +258,7 @@ fn the_frame_without_flash_is_told_and_held_against_what_it_showed() {
     let codes: Vec<u8> = told.places[0].patches.iter().map(|p| p.code).collect();
     assert_eq!((codes[1], codes[3]), (60, 130));
     let shot = json!({"frame": {"no_flash": {"sitter": 85, "ground": 60}}});
-    let stands = setup(&[&entries[..], &[shot]].concat());
+    let stands = setup([&entries[..], &[shot]].concat());
     let seen = Study::of(&stands, &StudyQuestion::default()).unwrap().no_flash;
     // 85 is one stop under: a stop brighter than foretold.
     assert_eq!(seen.places[0].seen_words.as_deref(), Some("1.0 stop brighter than foretold"));

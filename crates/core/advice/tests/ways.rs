@@ -7,46 +7,16 @@ use ink_lamp_advice::{
     words::{span::plain, tape::TapeLine},
 };
 use ink_lamp_scene::{effect::Effect, scene::Scene};
-use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use ink_lamp_sitting::entry::Entry;
+use ink_lamp_tapes::{
+    entries::{camera, camera_with, light},
+    entry,
+    kit::{quick_body, quick_unit},
+    setup,
+    whole::{bright_room, quick_light},
+};
 use proptest::prelude::*;
 use serde_json::{Value, json};
-
-fn setup(entries: &[Value]) -> Setup {
-    entries.iter().fold(Setup::default(), |s, e| {
-        let entry: Entry = serde_json::from_value(e.clone()).unwrap();
-        s.apply(&entry).unwrap_or_else(|r| panic!("{e}: {r}"))
-    })
-}
-
-/// Curtains of 1/250: exact 1/256 s for sync and travel both.
-fn body(high_speed: bool) -> Value {
-    json!({"name": "Loft 35", "sensor": {"width": 36, "height": 24}, "pixel_pitch": 4.88, "shutter": {"focal_plane": {"sync": "1/250"}},
-        "high_speed": high_speed, "fastest": "1/8000", "slowest": "30", "base_iso": "100", "lowest_iso": "50", "iso_cap": "800", "steps": "thirds"})
-}
-
-fn unit(name: &str, high_speed: bool) -> Value {
-    json!({"name": name, "rated": 400, "scale": {"fractions": {"lowest": 256, "step": "tenths"}}, "recycle": 0.9, "high_speed": high_speed})
-}
-
-fn light(id: &str, dial: &str, distance: f64) -> Value {
-    json!({"light": {"light": id, "role": id, "unit": unit("Taper 400", true), "dial": dial, "distance": distance}})
-}
-
-/// A window two stops under f/1.4, 1/250, ISO 200, and a key and a fill that are right there.
-fn bright_room() -> Vec<Value> {
-    vec![
-        json!({"camera": {"aperture": "1.4", "shutter": "1/250", "iso": "200", "body": body(true),
-            "lens": {"name": "Portrait 85", "focal": {"from": 85, "to": 85}, "widest": "1.4", "smallest": "16"}, "sitter": 1.5}}),
-        // f/0.7 at the camera's own settings: 2 stops under f/1.4.
-        json!({"reading": {"of": "room", "shows": "0.7 0"}}),
-        json!({"holds": {"filters": [{"name": "ND 0.9", "loss": 3}]}}),
-        light("key", "1/64", 1.5),
-        light("fill", "1/128", 2.2),
-        json!({"ratio": {"target": {"ratio": 3, "convention": "lit_shadow", "anchor": "lit_side"}}}),
-        json!({"reading": {"of": "key", "shows": "1 8"}}),
-        json!({"reading": {"of": "fill", "shows": "0.7 8"}}),
-    ]
-}
 
 fn way<'a>(ways: &'a Ways, id: &str) -> &'a RoomWay {
     ways.ways
@@ -65,7 +35,7 @@ fn dial<'a>(way: &'a RoomWay, light: &str) -> &'a str {
 
 #[test]
 fn the_room_at_minus_two_goes_to_minus_five_in_each_way_with_the_dials_worked_out_by_hand() {
-    let setup = setup(&bright_room());
+    let setup = setup(bright_room());
     let ways = Ways::of(&setup);
     assert_eq!(plain(&ways.title), "Room from −2.0 to below −5: lose 3.0 stops");
     // Three stops of aperture, f/1.4 to f/4: the room loses 3 and so does the flash.
@@ -109,7 +79,7 @@ fn the_room_at_minus_two_goes_to_minus_five_in_each_way_with_the_dials_worked_ou
 
 #[test]
 fn what_falls_short_stays_and_says_by_how_much() {
-    let ways = Ways::of(&setup(&bright_room()));
+    let ways = Ways::of(&setup(bright_room()));
     // ISO 200 to 50 is two stops: one is missing.
     let iso = way(&ways, "iso");
     assert_eq!((iso.does, iso.verdict.as_deref(), iso.catch.as_str()), (false, Some("1.0 short."), "ISO ends at 50"));
@@ -126,7 +96,7 @@ fn what_falls_short_stays_and_says_by_how_much() {
 
 #[test]
 fn trying_a_way_puts_the_board_where_the_row_says() {
-    let setup = setup(&bright_room());
+    let setup = setup(bright_room());
     for way in Ways::of(&setup).ways.iter().filter(|w| w.does && w.possible && !w.entries.is_empty()) {
         let after = way.entries.iter().fold(setup.clone(), |s, e| s.apply(e).unwrap());
         let board = Board::of(&after);
@@ -144,14 +114,14 @@ fn trying_a_way_puts_the_board_where_the_row_says() {
 #[test]
 fn high_speed_sync_asks_for_camera_and_units_that_have_it() {
     let mut one_without = bright_room();
-    one_without[4] = json!({"light": {"light": "fill", "role": "fill", "unit": unit("Tallow 250", false), "dial": "1/128"}});
+    one_without[4] = light("fill", &json!({"unit": quick_unit("Tallow 250", false), "dial": "1/128"}));
     let way_of = |entries: &[Value]| Ways::of(&setup(entries)).ways.into_iter().find(|w| w.id == "high_speed");
     let without = way_of(&one_without).unwrap();
     assert!(without.does && !without.possible && without.entries.len() <= 3);
     assert_eq!(without.verdict.as_deref(), Some("Not with this kit."));
     assert_eq!(without.catch, "Tallow 250 on the fill has no high-speed sync");
     let mut camera_without = bright_room();
-    camera_without[0]["camera"]["body"] = body(false);
+    camera_without[0]["camera"]["body"] = quick_body(false);
     assert_eq!(way_of(&camera_without).unwrap().catch, "Loft 35 has no high-speed sync");
     let mut not_allowed = bright_room();
     not_allowed[2] = json!({"holds": {"high_speed": false}});
@@ -173,20 +143,20 @@ fn iso_and_shutter_together_are_told_exactly_and_as_printed() {
     assert!((change.printed.get() - 1.678).abs() < 0.0005);
     assert_eq!(Board::of(&after).lane("room").unwrap().reading.as_ref().unwrap().shown, "−1.7");
     // The tape says so.
-    let entry: Entry = serde_json::from_value(entries[2].clone()).unwrap();
-    let told = TapeLine::of(&entry, &Effect::of(&setup(&entries[..2]), &entry, &Scene::of(&after)));
+    let set = entry(entries[2].clone());
+    let told = TapeLine::of(&set, &Effect::of(&setup(&entries[..2]), &set, &Scene::of(&after)));
     assert_eq!(told.tail, "ISO 50, room 1.67 stops darker, 1.68 by the printed numbers");
 }
 
 #[test]
 fn a_kept_window_gets_a_slower_shutter_or_more_iso_and_fills_the_face() {
     let kept = [
-        json!({"camera": {"aperture": "4", "shutter": "1/125", "iso": "100", "body": body(true)}}),
+        camera_with("4", "1/125", "100", &json!({"body": quick_body(true)})),
         // f/1.4 at 1/125, ISO 100: three stops under f/4, at sitter and ground alike until the ground is read.
         json!({"reading": {"of": "room", "shows": "1.4 0"}}),
         json!({"room_wish": {"keep": {"level": -1.5}}}),
         json!({"holds": {"steadiness": "tripod"}}),
-        light("key", "1/16", 1.5),
+        quick_light("key", "1/16", 1.5),
         json!({"ratio": {"target": {"ratio": 3, "convention": "lit_shadow", "anchor": "key_alone"}}}),
         json!({"reading": {"of": "key", "shows": "4 0"}}),
     ];
@@ -206,7 +176,7 @@ fn a_kept_window_gets_a_slower_shutter_or_more_iso_and_fills_the_face() {
     // Without a fill the room is the shadow side: lit 1, shadow 2^−1.67 would be 3.2 : 1. The dial goes in tenths and leaves the key 0.05 under
     // (0.35 down, 0.4 set): its flash is 0.663, and 0.978 : 0.315 is 3.1.
     assert_eq!(slower.ratio.as_deref(), Some("3.1 : 1, the room fills"));
-    let hand = Ways::of(&setup(&[&kept[..3], &kept[4..]].concat()));
+    let hand = Ways::of(&setup([&kept[..3], &kept[4..]].concat()));
     let short = way(&hand, "shutter");
     assert_eq!((short.settings.as_str(), short.verdict.as_deref()), ("1/125 to 1/60", Some("0.5 short.")));
     assert_eq!(short.catch, "In the hand no longer than 1/60");
@@ -233,7 +203,7 @@ fn lamps_off_is_read_again_unless_it_was_read_so_before() {
 
 #[test]
 fn lights_that_come_nearer_keep_their_power() {
-    let ways = Ways::of(&setup(&bright_room()));
+    let ways = Ways::of(&setup(bright_room()));
     let nearer = way(&ways, "nearer");
     // Three stops by the point law: 1.5 m / 2^1.5 = 0.53 m, 2.2 m / 2^1.5 = 0.78 m.
     assert_eq!(nearer.settings, "ƒ1.4 to ƒ4 · Key 1.50 to 0.53 m, Fill 2.20 to 0.78 m");
@@ -247,7 +217,7 @@ fn lights_that_come_nearer_keep_their_power() {
 #[test]
 fn a_unit_at_its_end_comes_nearer_or_says_by_how_much_it_is_over() {
     let mut strong = bright_room();
-    strong[3] = light("key", "1/2", 1.5);
+    strong[3] = quick_light("key", "1/2", 1.5);
     let down = Ways::of(&setup(&strong)).ways.into_iter().find(|w| w.id == "aperture").unwrap();
     // From 1/2 up 3.1: 2.1 over full, which is 1.5 m / 2^1.05 = 0.72 m.
     assert_eq!(down.lights[0].moved.as_deref(), Some("1.50 to 0.72 m"));
@@ -280,7 +250,7 @@ fn the_ground_is_read_on_its_own() {
     assert_eq!(room.other.as_ref().unwrap().place, "sitter");
     assert_eq!(plain(&Ways::of(&stands).title), "Room from −1.0 to below −5: lose 4.0 stops");
     // The face still counts the sitter's.
-    let before = Board::of(&setup(&bright_room()));
+    let before = Board::of(&setup(bright_room()));
     assert_eq!(board.lane("key").unwrap().reading, before.lane("key").unwrap().reading);
     assert_eq!(board.face, before.face);
 }
@@ -298,8 +268,7 @@ proptest! {
         let stands = setup(&entries);
         let now = stands.camera.as_ref().unwrap().exposure;
         let right = |a: &str, s: &str, i: &str| {
-            let entry: Entry = serde_json::from_value(json!({"camera": {"aperture": a, "shutter": s, "iso": i}})).unwrap();
-            let state = Board::of(&stands.apply(&entry).unwrap()).lane("room").unwrap().state;
+            let state = Board::of(&stands.apply(&entry(camera(a, s, i))).unwrap()).lane("room").unwrap().state;
             matches!(state, LaneState::Removed | LaneState::Kept)
         };
         let [a, s, i] = [now.aperture.into(), now.shutter.into(), now.iso.into()].map(|setting: String| setting);

@@ -57,6 +57,7 @@ impl RoomWish {
 
     /// How far the room lies from the wish: over (+) or under (−). A removed room below its line is right, however dark.
     #[must_use]
+    #[inline]
     pub fn gap(self, room: Stops) -> Stops {
         match self {
             Self::Remove(Level { level }) => Stops::of((room - level).get().max(0.0)),
@@ -67,6 +68,7 @@ impl RoomWish {
     /// Whether the room lies as wished. A removed room must not pass its line by a tenth; a kept one lies within the half of a third
     /// stop, since no camera can bring it nearer.
     #[must_use]
+    #[inline]
     pub fn is_right(self, room: Stops) -> bool {
         let gap = self.gap(room);
         match self {
@@ -77,6 +79,7 @@ impl RoomWish {
 
     /// The wished level.
     #[must_use]
+    #[inline]
     pub const fn level(self) -> Stops {
         match self {
             Self::Remove(l) | Self::Keep(l) => l.level,

@@ -44,6 +44,7 @@ impl Stops {
     }
 
     /// Stops known to be finite: sums and logarithms of values that were checked before. Anything else is brought to the limit.
+    #[inline]
     pub fn of(stops: f64) -> Self {
         if stops.is_nan() { Self(-Self::LIMIT) } else { Self(stops.clamp(-Self::LIMIT, Self::LIMIT)) }
     }
@@ -55,6 +56,7 @@ impl Stops {
 
     /// The number of stops.
     #[must_use]
+    #[inline]
     pub const fn get(self) -> f64 {
         self.0
     }
@@ -68,6 +70,7 @@ impl Stops {
 
     /// The size without its sign.
     #[must_use]
+    #[inline]
     pub fn abs(self) -> Self {
         Self(self.0.abs())
     }
@@ -77,6 +80,7 @@ impl Stops {
     /// A hair (1e-9) is added first, so that a sum such as 5.1 − 6.0 lands on the tenth it stands for.
     #[must_use]
     #[allow(clippy::cast_possible_truncation, reason = "at most ±640")]
+    #[inline]
     pub fn tenths(self) -> i32 {
         (self.0 * 10.0 + self.0.signum() * 1e-9).round() as i32
     }
@@ -150,6 +154,7 @@ impl fmt::Display for Stops {
 
 impl Add for Stops {
     type Output = Self;
+    #[inline]
     fn add(self, other: Self) -> Self {
         Self::of(self.0 + other.0)
     }
@@ -163,6 +168,7 @@ impl AddAssign for Stops {
 
 impl Sub for Stops {
     type Output = Self;
+    #[inline]
     fn sub(self, other: Self) -> Self {
         Self::of(self.0 - other.0)
     }
@@ -170,6 +176,7 @@ impl Sub for Stops {
 
 impl Neg for Stops {
     type Output = Self;
+    #[inline]
     fn neg(self) -> Self {
         Self(-self.0)
     }
@@ -177,6 +184,7 @@ impl Neg for Stops {
 
 impl Mul<f64> for Stops {
     type Output = Self;
+    #[inline]
     fn mul(self, by: f64) -> Self {
         Self::of(self.0 * by)
     }

@@ -16,35 +16,13 @@ use ink_lamp_sitting::{
 };
 use ink_lamp_tapes::{
     after,
-    entries::{self, camera, ratio, read_how, reads, room, spill},
+    entries::{aperture, read_how, reads, spill},
     entry,
-    kit::{self, fractions, numbers, octa},
-    refused, setup, with,
+    kit::{fractions, numbers, octa_rig, rated},
+    refused,
+    whole::{decided, in_octa},
 };
 use serde_json::{Value, json};
-
-fn start() -> Setup {
-    setup([room("1 0", "100", "1/8"), aperture("8"), ratio(3.0)])
-}
-
-fn aperture(aperture: &str) -> Value {
-    camera(aperture, "1/125", "100")
-}
-
-const UNIT: &str = "0199a100-0000-7000-a001-000000000001";
-const OCTA: &str = "0199a100-0000-7000-a002-000000000001";
-
-fn unit(rated: f64, more: &Value) -> Value {
-    kit::unit("Taper 200", rated, &fractions(256, "tenths"), more)
-}
-
-fn rig(more: &Value) -> Value {
-    with(json!({"shape": octa(1.5), "kit": {"unit": UNIT, "modifier": OCTA}}), more)
-}
-
-fn light(id: &str, unit: &Value, dial: &str, distance: f64, rig: &Value) -> Value {
-    entries::light(id, &json!({"unit": unit, "dial": dial, "modifier": "Octa 90", "distance": distance, "rig": rig}))
-}
 
 fn level(setup: &Setup, id: &str) -> f64 {
     Board::of(setup).lane(id).unwrap().reading.as_ref().unwrap().stops.get()
@@ -69,7 +47,7 @@ fn the_same_way_down_reads_right_on_every_dial() {
     for (scale, from, to) in scales {
         let unit = json!({"name": "Unit", "scale": scale});
         let setup = after(
-            &start(),
+            &decided(),
             &[
                 json!({"light": {"light": "fill", "role": "fill", "unit": unit, "dial": from}}),
                 reads("fill", "5.6 1"),
@@ -85,16 +63,16 @@ fn the_same_way_down_reads_right_on_every_dial() {
 
 #[test]
 fn a_first_guess_is_told_with_how_far_off_it_may_be() {
-    let stands = after(&start(), [aperture("4"), light("key", &unit(200.0, &json!({})), "1/8", 1.5, &rig(&json!({})))]);
+    let stands = after(&decided(), [aperture("4"), in_octa("key", &rated(200.0, &json!({})), "1/8", 1.5, &octa_rig(&json!({})))]);
     assert!(plain(&Board::of(&stands).next.why[1]).starts_with("Likely 4 2, ±1.0."));
 }
 
 #[test]
 fn what_can_be_worked_out_is_carried_and_the_rest_is_stale() {
-    let key = unit(200.0, &json!({}));
-    let gridded = rig(&json!({"grid": {"angle": 40, "loss": 1.3}}));
-    let on = after(&start(), &[light("key", &key, "1/8", 1.5, &gridded), reads("key", "5.6 4")]);
-    let off = after(&on, &[light("key", &key, "1/8", 1.5, &rig(&json!({})))]);
+    let key = rated(200.0, &json!({}));
+    let gridded = octa_rig(&json!({"grid": {"angle": 40, "loss": 1.3}}));
+    let on = after(&decided(), &[in_octa("key", &key, "1/8", 1.5, &gridded), reads("key", "5.6 4")]);
+    let off = after(&on, &[in_octa("key", &key, "1/8", 1.5, &octa_rig(&json!({})))]);
     assert!((level(&off, "key") - level(&on, "key") - 1.3).abs() < 0.01);
     assert_eq!(say(&off), "Key down 1.3 stops: set 1/32 +0.7");
     let note = found(&off, FindingKind::Uncompensated).unwrap();
@@ -102,12 +80,12 @@ fn what_can_be_worked_out_is_carried_and_the_rest_is_stale() {
     assert!(matches!(note.remedy.unwrap().entry, Entry::Dial(_)));
     // A gel, and a modifier that the model knows too.
     let gel = json!({"name": "Half orange", "mired": 109, "loss": 0.7});
-    let gelled = after(&on, &[light("key", &key, "1/8", 1.5, &rig(&json!({"grid": {"angle": 40, "loss": 1.3}, "gels": [gel]})))]);
+    let gelled = after(&on, &[in_octa("key", &key, "1/8", 1.5, &octa_rig(&json!({"grid": {"angle": 40, "loss": 1.3}, "gels": [gel]})))]);
     assert!((level(&gelled, "key") - level(&on, "key") + 0.7).abs() < 0.01);
-    let deep = after(&on, &[light("key", &key, "1/8", 1.5, &json!({"shape": {"kind": "softbox", "loss": 2.5}}))]);
+    let deep = after(&on, &[in_octa("key", &key, "1/8", 1.5, &json!({"shape": {"kind": "softbox", "loss": 2.5}}))]);
     assert!(Board::of(&deep).lane("key").unwrap().likely && level(&deep, "key").is_finite());
     // Another unit: read it again; until then a guess.
-    let other = after(&on, &[light("key", &unit(400.0, &json!({})), "1/8", 1.5, &rig(&json!({})))]);
+    let other = after(&on, &[in_octa("key", &rated(400.0, &json!({})), "1/8", 1.5, &octa_rig(&json!({})))]);
     let board = Board::of(&other);
     assert_eq!(board.lane("key").unwrap().words, "read again");
     assert!(board.lane("key").unwrap().guess.is_some());
@@ -116,11 +94,11 @@ fn what_can_be_worked_out_is_carried_and_the_rest_is_stale() {
 #[test]
 fn a_filter_darkens_all_lights_and_the_room() {
     let setup = after(
-        &start(),
+        &decided(),
         &[
             reads("key", "5.6 4"),
             reads("fill", "4 4"),
-            json!({"light": {"light": "fill", "role": "fill", "unit": unit(400.0, &json!({})), "dial": "1/16"}}),
+            json!({"light": {"light": "fill", "role": "fill", "unit": rated(400.0, &json!({})), "dial": "1/16"}}),
         ],
     );
     let filter = json!({"camera": {"aperture": "8", "shutter": "1/125", "iso": "100", "filters": [{"name": "ND 0.9", "loss": 3}]}});
@@ -143,7 +121,7 @@ fn a_filter_darkens_all_lights_and_the_room() {
 #[test]
 fn the_light_that_did_not_fire_is_named() {
     // Key −0.6, fill −1.6, together 0.0; without the fill −0.6.
-    let parts = after(&start(), &[reads("key", "5.6 4"), reads("fill", "4 4"), reads("rim", "8 3"), reads("whole", "5.6 5")]);
+    let parts = after(&decided(), &[reads("key", "5.6 4"), reads("fill", "4 4"), reads("rim", "8 3"), reads("whole", "5.6 5")]);
     let note = found(&parts, FindingKind::WholeDiffers).unwrap();
     assert_eq!(
         plain(&note.words),
@@ -164,10 +142,10 @@ fn the_light_that_did_not_fire_is_named() {
 #[test]
 fn a_light_that_was_read_with_others_on_is_untangled() {
     // Fill alone 4 4 (−1.6); key with the fill on 8 0: the key's own part is log2(1 − 2^-1.6) = −0.58.
-    let known = after(&start(), &[reads("fill", "4 4"), read_how("key", "8 0", &json!({"on": ["fill"]}))]);
+    let known = after(&decided(), &[reads("fill", "4 4"), read_how("key", "8 0", &json!({"on": ["fill"]}))]);
     assert!((level(&known, "key") + 0.575).abs() < 0.01, "{}", level(&known, "key"));
     // The other way round it waits until the fill is read.
-    let waiting = after(&start(), &[read_how("key", "8 0", &json!({"on": ["fill"]}))]);
+    let waiting = after(&decided(), &[read_how("key", "8 0", &json!({"on": ["fill"]}))]);
     let board = Board::of(&waiting);
     assert_eq!(board.lane("key").unwrap().words, "read the others");
     let told = echo(&Scene::of(&waiting), &Subject::Light(LightId::new("key").unwrap())).unwrap();
@@ -179,22 +157,22 @@ fn a_light_that_was_read_with_others_on_is_untangled() {
     let line = TapeLine::of(&read, &Effect::of(&waiting, &read, &Scene::of(&known)));
     assert_eq!(plain(&line.head), "Key + fill 8 0");
     // A later turn of the fill's dial does not change what the key gave.
-    let fill = json!({"light": {"light": "fill", "role": "fill", "unit": unit(400.0, &json!({})), "dial": "1/8"}});
+    let fill = json!({"light": {"light": "fill", "role": "fill", "unit": rated(400.0, &json!({})), "dial": "1/8"}});
     let turned = after(&known, &[fill, json!({"dial": {"light": "fill", "dial": "1/2"}})]);
     assert!((level(&turned, "key") + 0.575).abs() < 0.01);
-    assert_eq!(refused(&start(), read_how("key", "8 0", &json!({"on": ["hair"]}))).field, "how.on");
+    assert_eq!(refused(&decided(), read_how("key", "8 0", &json!({"on": ["hair"]}))).field, "how.on");
 }
 
 #[test]
 fn a_reading_toward_the_light_is_carried_over_to_the_school() {
-    let key = light("key", &unit(400.0, &json!({})), "1/8", 1.5, &json!({"angle": 45}));
-    let to_light = after(&start(), &[key.clone(), read_how("key", "8 0", &json!({"receptor": "dome_to_light"}))]);
+    let key = in_octa("key", &rated(400.0, &json!({})), "1/8", 1.5, &json!({"angle": 45}));
+    let to_light = after(&decided(), &[key.clone(), read_how("key", "8 0", &json!({"receptor": "dome_to_light"}))]);
     // (1 + cos 45°)/2 is −0.23 stop.
     assert!((level(&to_light, "key") + 0.228).abs() < 0.002);
     let told = echo(&Scene::of(&to_light), &Subject::Light(LightId::new("key").unwrap())).unwrap();
     assert_eq!(plain(told.lines.last().unwrap()), "Read dome to the light; dome to the camera shows 0.2 less from 45°.");
     let school = json!({"schools": {"receptor": "dome_to_light"}});
-    let other = after(&start(), &[key, school, read_how("key", "8 0", &json!({"receptor": "dome_to_light"}))]);
+    let other = after(&decided(), &[key, school, read_how("key", "8 0", &json!({"receptor": "dome_to_light"}))]);
     assert!(level(&other, "key").abs() < 0.005);
     assert!(Board::of(&other).schools.receptor.starts_with("From 45°, dome to the light shows 0.2 stop more"));
 }
@@ -202,7 +180,7 @@ fn a_reading_toward_the_light_is_carried_over_to_the_school() {
 #[test]
 fn the_camera_follows_the_lights_where_that_is_the_school() {
     let follow = json!({"schools": {"follow": "camera_follows"}});
-    let setup = after(&start(), &[follow, reads("key", "8 4"), reads("fill", "5.6 4")]);
+    let setup = after(&decided(), &[follow, reads("key", "8 4"), reads("fill", "5.6 4")]);
     let board = Board::of(&setup);
     // Key +0.4 and fill −0.6 stand 1.0 apart as 3 : 1 asks; together +1.0.
     assert_eq!((board.next.kind, plain(&board.next.say).as_str()), (MoveKind::MoveCamera, "Camera follows the lights: set ƒ11"));
@@ -210,7 +188,7 @@ fn the_camera_follows_the_lights_where_that_is_the_school() {
     assert_eq!(Board::of(&set).next.kind, MoveKind::MeterWhole);
     // A key without a fill is enough.
     let alone = after(
-        &start(),
+        &decided(),
         &[json!({"light_removed": {"light": "fill"}}), json!({"schools": {"follow": "camera_follows"}}), reads("key", "5.6 0")],
     );
     assert_eq!(say(&alone), "Camera follows the lights: set ƒ5.6");
@@ -221,16 +199,16 @@ fn the_camera_follows_the_lights_where_that_is_the_school() {
 
 #[test]
 fn differences_are_told_in_the_chosen_steps() {
-    let fill = json!({"light": {"light": "fill", "role": "fill", "unit": unit(400.0, &json!({})), "dial": "1/8"}});
-    let setup = after(&start(), &[json!({"schools": {"step": "thirds"}}), fill, reads("key", "5.6 4"), reads("fill", "5.6 1")]);
+    let fill = json!({"light": {"light": "fill", "role": "fill", "unit": rated(400.0, &json!({})), "dial": "1/8"}});
+    let setup = after(&decided(), &[json!({"schools": {"step": "thirds"}}), fill, reads("key", "5.6 4"), reads("fill", "5.6 1")]);
     assert_eq!(say(&setup), "Fill down 2/3 stop: set 1/16 +0.3");
     assert_eq!(Board::of(&setup).lane("fill").unwrap().words, "2/3 over");
 }
 
 #[test]
 fn an_automatic_frame_is_locked_in_manual() {
-    let key = light("key", &unit(400.0, &json!({})), "1/8", 1.5, &json!({}));
-    let setup = after(&start(), &[key, json!({"automatic": {"light": "key", "gave": "1/16", "tone": "light"}})]);
+    let key = in_octa("key", &rated(400.0, &json!({})), "1/8", 1.5, &json!({}));
+    let setup = after(&decided(), &[key, json!({"automatic": {"light": "key", "gave": "1/16", "tone": "light"}})]);
     let board = Board::of(&setup);
     assert_eq!((board.next.kind, plain(&board.next.say).as_str()), (MoveKind::LockInManual, "Key in manual: set 1/8 +0.3"));
     let set = setup.apply(&board.next.action.unwrap().entry).unwrap();
@@ -240,10 +218,10 @@ fn an_automatic_frame_is_locked_in_manual() {
 
 #[test]
 fn a_ratio_between_groups_is_told_in_stops() {
-    let u = unit(400.0, &json!({}));
-    let lights = [light("key", &u, "1/8", 1.5, &json!({"group": "A"})), light("fill", &u, "1/8", 1.5, &json!({"group": "B"}))];
+    let u = rated(400.0, &json!({}));
+    let lights = [in_octa("key", &u, "1/8", 1.5, &json!({"group": "A"})), in_octa("fill", &u, "1/8", 1.5, &json!({"group": "B"}))];
     let ratio = |r: f64| json!({"ratio": {"target": {"ratio": r, "convention": "readings", "anchor": "lit_side"}}});
-    let holds = after(&after(&start(), &lights), &[spill(&json!({"control": "ratio"})), ratio(4.0)]);
+    let holds = after(&after(&decided(), &lights), &[spill(&json!({"control": "ratio"})), ratio(4.0)]);
     let groups = Board::of(&holds).groups.unwrap();
     assert_eq!(groups.words, "Set A : B to 4 : 1. That is 2.0 stops, by readings.");
     let told: Vec<(&str, &str, bool)> = groups.ratios.iter().map(|r| (r.shown.as_str(), r.stops.as_str(), r.wanted)).collect();
@@ -253,7 +231,7 @@ fn a_ratio_between_groups_is_told_in_stops() {
     );
     assert!(Board::of(&after(&holds, &[ratio(8.0)])).groups.unwrap().words.contains("8 : 1. That is 3.0 stops"));
     // One that sends powers gets the powers, and the lane's foot says group and channel.
-    let powers = after(&holds, &[spill(&json!({})), light("rim", &u, "1/32", 1.5, &json!({"group": "C", "channel": 4}))]);
+    let powers = after(&holds, &[spill(&json!({})), in_octa("rim", &u, "1/32", 1.5, &json!({"group": "C", "channel": 4}))]);
     let board = Board::of(&powers);
     let sent: Vec<(String, Option<String>)> = board.groups.unwrap().rows.into_iter().map(|r| (r.group, r.set)).collect();
     assert_eq!(sent[2], ("C".to_owned(), Some("1/32".to_owned())));
@@ -264,20 +242,20 @@ fn a_ratio_between_groups_is_told_in_stops() {
 #[test]
 fn mistakes_are_found_by_name() {
     use FindingKind as K;
-    let u = unit(400.0, &json!({}));
-    let key = |rig: Value| light("key", &u, "1/8", 1.5, &rig);
-    let fill = |rig: Value| light("fill", &u, "1/32", 1.5, &rig);
+    let u = rated(400.0, &json!({}));
+    let key = |rig: Value| in_octa("key", &u, "1/8", 1.5, &rig);
+    let fill = |rig: Value| in_octa("fill", &u, "1/32", 1.5, &rig);
     let body = json!({"name": "Loft 35", "shutter": {"focal_plane": {"sync": "1/200", "travel": 0.004}}, "fastest": "1/8000", "slowest": "30",
         "base_iso": "100", "iso_cap": "800", "steps": "thirds", "high_speed": true});
     let cam = |a: &str, s: &str, i: &str| json!({"camera": {"aperture": a, "shutter": s, "iso": i, "body": body}});
     let tallow = |dial: &str, rig: Value| {
         let unit = json!({"name": "Tallow 500", "rated": 500, "scale": {"numbers": {"full": 10, "lowest": 2, "stops_per_unit": 1}},
             "pulse": "voltage", "recycle": 1.2, "supply": {"mains": {"volts": 230}}, "lamp": 250});
-        light("key", &unit, dial, 0.8, &rig)
+        in_octa("key", &unit, dial, 0.8, &rig)
     };
     let wick = json!({"name": "Wick 76", "rated": 76, "guide": {"number": 118, "length": "metres", "iso": "100"}, "scale": fractions(128, "thirds"),
         "slave": {"pre_flashes": 0}, "groups": 3, "recycle": 2.5, "supply": {"battery": {"watt_hours": 2}}});
-    let small = |dial: &str, rig: Value| light("rim", &wick, dial, 1.7, &rig);
+    let small = |dial: &str, rig: Value| in_octa("rim", &wick, dial, 1.7, &rig);
     let cases: Vec<(K, Vec<Value>, &str)> = vec![
         (
             K::PastSync,
@@ -314,8 +292,8 @@ fn mistakes_are_found_by_name() {
         (K::MeterSettings, vec![json!({"reading": {"of": "key", "shows": "8 1", "iso": "200"}})], "carried over to ISO 100"),
     ];
     for (kind, entries, words) in cases {
-        assert!(found(&start(), kind).is_none(), "{kind:?} without its cause");
-        let note = found(&after(&start(), &entries), kind).unwrap_or_else(|| panic!("{kind:?} not found"));
+        assert!(found(&decided(), kind).is_none(), "{kind:?} without its cause");
+        let note = found(&after(&decided(), &entries), kind).unwrap_or_else(|| panic!("{kind:?} not found"));
         let told = plain(&note.words);
         assert!(told.contains(words), "{kind:?}: {told}");
         assert!(json!(note)["fact"].is_object(), "{kind:?}: {}", json!(note));
@@ -325,17 +303,18 @@ fn mistakes_are_found_by_name() {
 
 #[test]
 fn a_remedy_mends_what_it_stands_at() {
-    let u = unit(400.0, &json!({}));
+    let u = rated(400.0, &json!({}));
     let setup = after(
-        &start(),
-        &[light("key", &u, "1/8", 1.5, &json!({"channel": 1})), light("rim", &u, "1/8", 1.5, &json!({"channel": 2})), aperture("22")],
+        &decided(),
+        &[in_octa("key", &u, "1/8", 1.5, &json!({"channel": 1})), in_octa("rim", &u, "1/8", 1.5, &json!({"channel": 2})), aperture("22")],
     );
     for kind in [FindingKind::ChannelClash, FindingKind::Diffraction] {
         let mended = setup.apply(&found(&setup, kind).unwrap().remedy.unwrap().entry).unwrap();
         assert!(found(&mended, kind).is_none(), "{kind:?}");
     }
     // A light at its lowest goes back by its front's own law.
-    let at_end = after(&start(), &[light("fill", &u, "1/256", 1.5, &rig(&json!({}))), reads("key", "5.6 4"), reads("fill", "8 0")]);
+    let at_end =
+        after(&decided(), &[in_octa("fill", &u, "1/256", 1.5, &octa_rig(&json!({}))), reads("key", "5.6 4"), reads("fill", "8 0")]);
     let moved = at_end.apply(&found(&at_end, FindingKind::PowerEnds).unwrap().remedy.unwrap().entry).unwrap();
     let lane = Board::of(&moved).lane("fill").unwrap().clone();
     assert!((lane.reading.unwrap().stops.get() - lane.target.unwrap().stops.get()).abs() < 0.01);
@@ -343,8 +322,8 @@ fn a_remedy_mends_what_it_stands_at() {
 
 #[test]
 fn energy_is_told_at_the_dial() {
-    let taper = unit(400.0, &json!({"recycle": 0.9, "supply": {"battery": {"volts": 14.4, "watt_hours": 80}}}));
-    let setup = after(&start(), &[light("key", &taper, "1/8", 1.5, &json!({}))]);
+    let taper = rated(400.0, &json!({"recycle": 0.9, "supply": {"battery": {"volts": 14.4, "watt_hours": 80}}}));
+    let setup = after(&decided(), &[in_octa("key", &taper, "1/8", 1.5, &json!({}))]);
     let energy = Board::of(&setup).lane("key").unwrap().energy.clone().unwrap();
     // 50 Ws; 0.9/8 s; 80 Wh · 3600 · 0.8 / 50.
     assert_eq!((energy.left.as_str(), energy.words.as_str()), ("3.0 up, 5.0 down", "50 Ws · ready in 0.1 s · 4608 pops"));
@@ -352,9 +331,9 @@ fn energy_is_told_at_the_dial() {
     let mains = after(
         &setup,
         &[
-            light("fill", &tallow, "6.0", 1.5, &json!({})),
-            light("rim", &tallow, "6.0", 1.5, &json!({})),
-            light("ground", &tallow, "6.0", 1.5, &json!({"circuit": 2})),
+            in_octa("fill", &tallow, "6.0", 1.5, &json!({})),
+            in_octa("rim", &tallow, "6.0", 1.5, &json!({})),
+            in_octa("ground", &tallow, "6.0", 1.5, &json!({"circuit": 2})),
         ],
     );
     let circuits = Board::of(&mains).circuits;
@@ -370,7 +349,7 @@ fn energy_is_told_at_the_dial() {
 fn lights_have_their_names_and_all_keys_count() {
     let put = |id: &str, role: &str| json!({"light": {"light": id, "role": role}});
     let setup = after(
-        &start(),
+        &decided(),
         &[
             put("key-2", "key"),
             put("accent", "rim"),

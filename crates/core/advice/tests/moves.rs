@@ -61,6 +61,16 @@ fn a_kept_room_gets_a_longer_shutter_where_the_camera_stands_still() {
 }
 
 #[test]
+fn a_kept_room_that_is_too_dark_asks_for_more_light() {
+    let hold = json!({"holds": {"widest": "5.6", "high_speed": false}});
+    let entries =
+        [camera_with("5.6", "1/60", "3200", &json!({})), json!({"room_wish": {"keep": {"level": -1.5}}}), hold, room("1 0", "100", "1/2")];
+    let next = Board::of(&setup(entries)).next;
+    assert_eq!((next.kind, plain(&next.say).as_str()), (MoveKind::MoveRoom, "Room is 3.5 under, and the camera is at its end"));
+    assert_eq!(plain(next.why.last().unwrap()), "Switch lamps on, open the blinds; or a tripod, and a longer time.");
+}
+
+#[test]
 fn the_room_is_not_moved_by_what_is_not_at_hand_or_would_be_switched() {
     // A filter alone would do it, and so would high-speed sync: both are ways, and neither is the next move.
     let holds = json!({"holds": {"high_speed": true, "filters": [{"name": "ND 1.2", "loss": 4.0}]}});

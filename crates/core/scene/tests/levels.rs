@@ -5,36 +5,13 @@ use ink_lamp_scene::{levels::Levels, mixture::mixture, scene::Scene};
 use ink_lamp_sitting::{kit::Calibration, likely::sample, metered::RoomPlace, role::LightId, setup::Setup};
 use ink_lamp_tapes::{
     after,
-    entries::{self, camera, ratio, reads, room},
-    kit::{self, fractions, octa},
-    setup, with,
+    entries::{aperture, camera, reads},
+    kit::{OCTA, UNIT, fractions, octa_rig, rated},
+    setup,
+    whole::{decided, in_octa},
 };
 use serde_json::{Value, json};
 use uuid::Uuid;
-
-/// Room read, f/8, 1/125, ISO 100, 3 : 1.
-fn start() -> Setup {
-    setup([room("1 0", "100", "1/8"), aperture("8"), ratio(3.0)])
-}
-
-fn aperture(aperture: &str) -> Value {
-    camera(aperture, "1/125", "100")
-}
-
-const UNIT: &str = "0199a100-0000-7000-a001-000000000001";
-const OCTA: &str = "0199a100-0000-7000-a002-000000000001";
-
-fn unit(rated: f64, more: &Value) -> Value {
-    kit::unit("Taper 200", rated, &fractions(256, "tenths"), more)
-}
-
-fn rig(more: &Value) -> Value {
-    with(json!({"shape": octa(1.5), "kit": {"unit": UNIT, "modifier": OCTA}}), more)
-}
-
-fn light(id: &str, unit: &Value, dial: &str, distance: f64, rig: &Value) -> Value {
-    entries::light(id, &json!({"unit": unit, "dial": dial, "modifier": "Octa 90", "distance": distance, "rig": rig}))
-}
 
 fn key(setup: &Setup) -> (Levels, usize) {
     (Scene::of(setup).levels, setup.index_of(&LightId::new("key").unwrap()).unwrap())
@@ -54,7 +31,7 @@ fn guess(setup: &Setup) -> (f64, f64) {
 /// Handbook of the trade: 200 Ws in a 0.9 m octa at 1.5 m, 1/8 power, ISO 100 is about f/4 to within a stop (common practice, no source).
 #[test]
 fn a_first_guess_is_within_a_stop_of_practice() {
-    let stands = after(&start(), &[aperture("4"), light("key", &unit(200.0, &json!({})), "1/8", 1.5, &rig(&json!({})))]);
+    let stands = after(&decided(), &[aperture("4"), in_octa("key", &rated(200.0, &json!({})), "1/8", 1.5, &octa_rig(&json!({})))]);
     let (at, within) = guess(&stands);
     // By hand: 25 Ws · 40 = 1000 lm s, less 1.5 stops 353.6; / π(1.5² + 0.45²) = 45.9 lx s; N² = 18.4, f/4.28: 0.2 over f/4.
     assert!((at - 0.198).abs() < 0.01, "{at}");
@@ -63,19 +40,19 @@ fn a_first_guess_is_within_a_stop_of_practice() {
 
 #[test]
 fn one_reading_makes_the_next_guess_true() {
-    let key = unit(200.0, &json!({}));
-    let read = after(&start(), &[light("key", &key, "1/8", 1.5, &rig(&json!({}))), reads("key", "4 6")]);
+    let key = rated(200.0, &json!({}));
+    let read = after(&decided(), &[in_octa("key", &key, "1/8", 1.5, &octa_rig(&json!({}))), reads("key", "4 6")]);
     let taught = sample(&read, &LightId::new("key").unwrap(), Uuid::nil()).unwrap();
     assert_eq!((taught.unit.to_string(), taught.modifier.unwrap().to_string()), (UNIT.to_owned(), OCTA.to_owned()));
     let learnt = Calibration::of(&[taught.offset]).unwrap();
     // Another sitting: other power, distance and aperture. 1/8 to 1/2 is 2 stops; log2((1.5² + 0.45²)/(2.2² + 0.45²)) is -1.04.
-    let next = after(&start(), &[aperture("5.6"), light("key", &key, "1/2", 2.2, &rig(&json!({"calibration": learnt})))]);
+    let next = after(&decided(), &[aperture("5.6"), in_octa("key", &key, "1/2", 2.2, &octa_rig(&json!({"calibration": learnt})))]);
     let (at, within) = guess(&next);
     let by_hand = (4.6 - 5.0) + 2.0 - ((2.2f64.powi(2) + 0.2025) / (1.5f64.powi(2) + 0.2025)).log2();
     assert!((at - by_hand).abs() < 0.1, "{at} {by_hand}");
     assert!((within - 0.3).abs() < 1e-9);
     // In the same sitting the reading itself is carried, and says that it is likely only.
-    let moved = after(&read, &[aperture("5.6"), light("key", &key, "1/2", 2.2, &rig(&json!({})))]);
+    let moved = after(&read, &[aperture("5.6"), in_octa("key", &key, "1/2", 2.2, &octa_rig(&json!({})))]);
     assert!((level(&moved) - by_hand).abs() < 0.1);
     assert!(!moved.light(&LightId::new("key").unwrap()).unwrap().reading.as_ref().unwrap().is_measured());
 }
@@ -85,9 +62,9 @@ fn one_reading_makes_the_next_guess_true() {
 fn an_umbrella_costs_what_practice_says() {
     let wick = json!({"name": "Wick 76", "guide": {"number": 36, "length": "metres", "iso": "100"}, "scale": fractions(128, "thirds")});
     let put = |name: &str, shape: Value| json!({"light": {"light": "key", "role": "key", "unit": wick, "dial": "1/1", "modifier": name, "distance": 1.5, "rig": {"shape": shape}}});
-    let bare = guess(&after(&start(), &[put("Bare", json!({"kind": "bare", "loss": 0}))])).0;
+    let bare = guess(&after(&decided(), &[put("Bare", json!({"kind": "bare", "loss": 0}))])).0;
     let umbrella = json!({"kind": "umbrella", "size": {"round": {"diameter": 1.0}}, "loss": 1.5, "beam": {"exponent": 2.0}});
-    let inside = guess(&after(&start(), &[put("Umbrella 100", umbrella)])).0;
+    let inside = guess(&after(&decided(), &[put("Umbrella 100", umbrella)])).0;
     assert!((bare - inside - 2.0).abs() < 0.7, "{}", bare - inside);
     // Bare: f/36/1.5 = f/24 at full power.
     assert!((bare - 2.0 * (24.0f64 / 8.0).log2()).abs() < 0.01);

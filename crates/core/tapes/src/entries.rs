@@ -10,7 +10,13 @@ pub fn camera(aperture: &str, shutter: &str, iso: &str) -> Value {
     camera_with(aperture, shutter, iso, &json!({}))
 }
 
-/// The same with a body, a lens, filters, a sync time, …
+/// The aperture, at 1/125 and ISO 100.
+#[must_use]
+pub fn aperture(aperture: &str) -> Value {
+    camera(aperture, "1/125", "100")
+}
+
+/// All three with a body, a lens, filters, a sync time, …
 #[must_use]
 pub fn camera_with(aperture: &str, shutter: &str, iso: &str, more: &Value) -> Value {
     json!({"camera": with(json!({"aperture": aperture, "shutter": shutter, "iso": iso}), more)})

@@ -28,6 +28,23 @@ pub fn taper(lowest: u32, step: &str) -> Value {
     unit("Taper 400", 400.0, &fractions(lowest, step), &json!({}))
 }
 
+/// The unit of [`octa_rig`] in the kit.
+pub const UNIT: &str = "0199a100-0000-7000-a001-000000000001";
+/// Its modifier there.
+pub const OCTA: &str = "0199a100-0000-7000-a002-000000000001";
+
+/// A unit of so many watt-seconds, 1/256 in tenths.
+#[must_use]
+pub fn rated(rated: f64, more: &Value) -> Value {
+    unit("Taper 200", rated, &fractions(256, "tenths"), more)
+}
+
+/// An octa, unit and modifier from the kit; and a grid, gels, a group, …
+#[must_use]
+pub fn octa_rig(more: &Value) -> Value {
+    with(json!({"shape": octa(1.5), "kit": {"unit": UNIT, "modifier": OCTA}}), more)
+}
+
 /// An octa 90 cm wide that takes so many stops.
 #[must_use]
 pub fn octa(loss: f64) -> Value {

@@ -4,7 +4,7 @@ use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde_json::{Value, json};
 
 use crate::{
-    entries::{at, camera, camera_with, light, ratio, reads, room, studio},
+    entries::{aperture, at, camera, camera_with, light, ratio, reads, room, studio},
     entry,
     kit::{body, lens, octa, quick_body, quick_unit, softbox, taper},
     setup, with,
@@ -14,6 +14,18 @@ use crate::{
 #[must_use]
 pub fn begun() -> Setup {
     setup([room("1.4 3", "200", "1/125"), camera("8", "1/160", "100"), ratio(3.0), reads("key", "5.6 4")])
+}
+
+/// Room read, f/8, 1/125, ISO 100, 3 : 1 lit : shadow.
+#[must_use]
+pub fn decided() -> Setup {
+    setup([room("1 0", "100", "1/8"), aperture("8"), ratio(3.0)])
+}
+
+/// A light in an octa.
+#[must_use]
+pub fn in_octa(id: &str, unit: &Value, dial: &str, distance: f64, rig: &Value) -> Value {
+    light(id, &json!({"unit": unit, "dial": dial, "modifier": "Octa 90", "distance": distance, "rig": rig}))
 }
 
 /// Eight lights, each with a unit, a dial and a place, and 200 readings.

@@ -45,12 +45,17 @@ pub(super) fn why(to: &RoomMove) -> Vec<Line> {
         RoomWish::Remove(l) => format!("It sits at {}; removed is {} or less.", to.room, l.level),
         RoomWish::Keep(l) => format!("It sits at {}; it is wished at {}.", to.room, l.level),
     };
+    let over = to.wish.gap(to.room).get() > 0.0;
     let how = if setting(to).is_empty() {
-        if to.camera_follows {
-            "The camera follows the lights: brighter lights stop it down, and the room with it. Or lamps off, blinds closed.".to_owned()
-        } else {
-            "Switch lamps off, close the blinds, or use a filter; the lights rise with a filter.".to_owned()
-        }
+        let way = match (to.camera_follows, over) {
+            (true, true) => {
+                "The camera follows the lights: brighter lights stop it down, and the room with it. Or lamps off, blinds closed."
+            }
+            (true, false) => "The camera follows the lights: darker lights open it up, and the room with it. Or lamps on, blinds open.",
+            (false, true) => "Switch lamps off, close the blinds, or use a filter; the lights rise with a filter.",
+            (false, false) => "Switch lamps on, open the blinds; or a tripod, and a longer time.",
+        };
+        way.to_owned()
     } else if to.beyond > 0.05 {
         let (lights, beyond) = (Stops::of(to.lights), Stops::of(to.beyond));
         let way = if to.lights > 0.0 { "up" } else { "down" };

@@ -7,9 +7,11 @@
 //! - [`problem`]: errors as problem documents (RFC 9457);
 //! - [`body`]: request bodies, checked, with the field named that is wrong;
 //! - [`routes`]: one file a noun;
-//! - [`demo`]: the demo data.
+//! - [`demo`]: the demo data;
+//! - [`command`]: what the program does when it is called.
 
 pub mod body;
+pub mod command;
 pub mod config;
 pub mod demo;
 pub mod guard;

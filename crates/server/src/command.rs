@@ -1,0 +1,114 @@
+//! What `ink-lamp` does: `serve [--demo]` serves; `openapi` prints the OpenAPI document, `kit-schema` the JSON Schema of the kit.
+//!
+//! It stands in the library, runtime and all, so that database and server are compiled into it once, and not again into the program and its
+//! tests: what is async is compiled where it is waited for.
+
+use std::{
+    net::{IpAddr, Ipv4Addr, TcpListener},
+    process::ExitCode,
+    sync::Arc,
+};
+
+use actix_web::{dev::ServerHandle, rt::System};
+use ink_lamp_store::Store;
+use tokio::signal::unix::{SignalKind, signal};
+use tracing_subscriber::EnvFilter;
+
+use crate::{config::Config, demo, hub::Hub, openapi, site::Site, startup};
+
+const USAGE: &str = "usage: ink-lamp serve [--demo] | openapi | kit-schema\n  serve    serves on 127.0.0.1 (INK_LAMP_PORT, INK_LAMP_DATABASE_URL, INK_LAMP_NETWORK, INK_LAMP_LOG)\n  --demo   loads the demo data first, once\n  openapi  prints the OpenAPI document\n  kit-schema prints the JSON Schema of the kit document";
+
+/// Does what the arguments say, the program's name left out; what goes wrong is said on the standard error output.
+#[must_use]
+pub fn run(arguments: &[String]) -> ExitCode {
+    let done = match arguments.iter().map(String::as_str).collect::<Vec<_>>().as_slice() {
+        ["serve"] => System::new().block_on(serve(false)),
+        ["serve", "--demo"] => System::new().block_on(serve(true)),
+        ["openapi"] => print_openapi(),
+        ["kit-schema"] => print_kit_schema(),
+        _ => Err(USAGE.to_owned()),
+    };
+    match done {
+        Ok(()) => ExitCode::SUCCESS,
+        Err(message) => {
+            eprintln!("ink-lamp: {message}");
+            ExitCode::FAILURE
+        }
+    }
+}
+
+fn print_openapi() -> Result<(), String> {
+    let document = openapi::openapi().to_pretty_json().map_err(|e| e.to_string())?;
+    println!("{document}");
+    Ok(())
+}
+
+fn print_kit_schema() -> Result<(), String> {
+    println!("{}", serde_json::to_string_pretty(&openapi::kit_schema()).map_err(|e| e.to_string())?);
+    Ok(())
+}
+
+async fn serve(with_demo: bool) -> Result<(), String> {
+    let config = Config::from_environment()?;
+    start_logging(config.json_logs);
+    let listener = bind(IpAddr::V4(Ipv4Addr::LOCALHOST), config.port)?;
+    let port = listener.local_addr().map_err(|e| e.to_string())?.port();
+    let mut listeners = vec![listener];
+    if let Some(ip) = config.network {
+        listeners.push(bind(ip, port)?);
+    }
+    let store = Store::connect(&config.database_url, 16).await.map_err(|e| e.to_string())?;
+    store.migrate().await.map_err(|e| e.to_string())?;
+    if with_demo && demo::load(&store).await.map_err(|e| e.to_string())? {
+        tracing::info!("demo data loaded");
+    }
+    let hub = Hub::on(config.database_url.clone());
+    let site = Site { port, network: config.network };
+    let server = startup::serve(listeners, store, Arc::clone(&hub), site, 2).map_err(|e| e.to_string())?;
+    println!("Ink Lamp is at http://127.0.0.1:{port}");
+    if config.network.is_some() {
+        println!("On the studio's network: http://{}. There is no login: everybody on that network can read and write.", site.host());
+    }
+    stop_on_signal(server.handle(), hub)?;
+    server.await.map_err(|e| e.to_string())?;
+    tracing::info!("stopped");
+    Ok(())
+}
+
+fn bind(ip: IpAddr, port: u16) -> Result<TcpListener, String> {
+    TcpListener::bind((ip, port)).map_err(|error| match error.kind() {
+        std::io::ErrorKind::AddrInUse => {
+            format!(
+                "Port {port} is taken by another program. Stop it, or choose another port: INK_LAMP_PORT={} ./run demo",
+                port.wrapping_add(1)
+            )
+        }
+        std::io::ErrorKind::AddrNotAvailable => format!("{ip} is no address of this machine. INK_LAMP_NETWORK names one that is."),
+        _ => format!("Can't listen on {ip}:{port}: {error}"),
+    })
+}
+
+/// Ctrl-C and TERM let pages go that follow, then end the server once requests under way are done.
+fn stop_on_signal(handle: ServerHandle, hub: Arc<Hub>) -> Result<(), String> {
+    let mut term = signal(SignalKind::terminate()).map_err(|e| e.to_string())?;
+    let mut interrupt = signal(SignalKind::interrupt()).map_err(|e| e.to_string())?;
+    tokio::spawn(async move {
+        tokio::select! {
+            _ = term.recv() => {}
+            _ = interrupt.recv() => {}
+        }
+        hub.close();
+        handle.stop(true).await;
+    });
+    Ok(())
+}
+
+fn start_logging(json: bool) {
+    let filter = EnvFilter::try_from_default_env().unwrap_or_else(|_| EnvFilter::new("info,sqlx=warn,sea_orm_migration=warn"));
+    let logs = tracing_subscriber::fmt().with_env_filter(filter).with_writer(std::io::stderr);
+    if json {
+        logs.json().init();
+    } else {
+        logs.init();
+    }
+}

@@ -1,4 +1,6 @@
-//! Why something was not done.
+//! Why something was not done, and what is waited for.
+
+use std::pin::Pin;
 
 use ink_lamp_light::refusal::Refusal;
 use sea_orm::{DbErr, TransactionError};
@@ -58,3 +60,7 @@ impl From<TransactionError<Self>> for StoreError {
         }
     }
 }
+
+/// What the record answers, once it is waited for. It is boxed so that the database's code is compiled here: a bare `async fn` is compiled
+/// again by each crate, program and test that waits for it.
+pub type Answer<'a, T> = Pin<Box<dyn Future<Output = Result<T, StoreError>> + Send + 'a>>;

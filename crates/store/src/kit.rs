@@ -12,7 +12,7 @@ use uuid::Uuid;
 
 use crate::{
     entity::{calibration_sample, kit_item},
-    error::StoreError,
+    error::{Answer, StoreError},
     learnt::{Learnt, learn, sample_of},
     store::Store,
     stored,
@@ -36,91 +36,105 @@ impl Store {
     ///
     /// # Errors
     /// Where the database does not answer or a piece can't be read.
-    pub async fn kit(&self) -> Result<Vec<KitItem>, StoreError> {
-        items(&self.db).await
+    pub fn kit(&self) -> Answer<'_, Vec<KitItem>> {
+        Box::pin(async move { items(&self.db).await })
     }
 
     /// Puts a piece into the kit, or in place of the one with its id. Setups keep their own copy of what they use.
     ///
     /// # Errors
     /// Where the database does not answer.
-    pub async fn put_item(&self, item: &KitItem) -> Result<(), StoreError> {
-        put(&self.db, item).await
+    pub fn put_item<'a>(&'a self, item: &'a KitItem) -> Answer<'a, ()> {
+        Box::pin(async move { put(&self.db, item).await })
     }
 
     /// The kit with what readings taught of it.
     ///
     /// # Errors
     /// Where the database does not answer or a piece can't be read.
-    pub async fn export_kit(&self) -> Result<KitDocument, StoreError> {
-        let rows = calibration_sample::Entity::find().order_by_asc(calibration_sample::Column::EntryId).all(&self.db).await?;
-        let samples = rows.iter().map(sample_of).collect::<Result<_, _>>()?;
-        Ok(KitDocument { format: KitFormat::Kit1, items: self.kit().await?, samples })
+    pub fn export_kit(&self) -> Answer<'_, KitDocument> {
+        Box::pin(async move {
+            let rows = calibration_sample::Entity::find().order_by_asc(calibration_sample::Column::EntryId).all(&self.db).await?;
+            let samples = rows.iter().map(sample_of).collect::<Result<_, _>>()?;
+            Ok(KitDocument { format: KitFormat::Kit1, items: self.kit().await?, samples })
+        })
     }
 
     /// Takes a kit in: all of it or nothing. A piece that is there already is replaced.
     ///
     /// # Errors
     /// Refuses a document that [`KitDocument::check`] refuses; where the database does not answer.
-    pub async fn import_kit(&self, document: &KitDocument) -> Result<Imported, StoreError> {
-        document.check()?;
-        let tx = self.db.begin().await?;
-        let before = items(&tx).await?;
-        let mut done = Imported::default();
-        for item in &document.items {
-            match before.iter().find(|b| b.id == item.id) {
-                Some(same) if same == item => done.same += 1,
-                Some(_) => done.changed += 1,
-                None => done.added += 1,
+    pub fn import_kit<'a>(&'a self, document: &'a KitDocument) -> Answer<'a, Imported> {
+        Box::pin(async move {
+            document.check()?;
+            let tx = self.db.begin().await?;
+            let before = items(&tx).await?;
+            let mut done = Imported::default();
+            for item in &document.items {
+                match before.iter().find(|b| b.id == item.id) {
+                    Some(same) if same == item => done.same += 1,
+                    Some(_) => done.changed += 1,
+                    None => done.added += 1,
+                }
+                put(&tx, item).await?;
             }
-            put(&tx, item).await?;
-        }
-        for sample in &document.samples {
-            done.samples += usize::from(learn(&tx, sample).await?);
-        }
-        tx.commit().await?;
-        Ok(done)
+            for sample in &document.samples {
+                done.samples += usize::from(learn(&tx, sample).await?);
+            }
+            tx.commit().await?;
+            Ok(done)
+        })
     }
 
     /// Empties the kit, and what readings taught of it. Setups keep what they use.
     ///
     /// # Errors
     /// Where the database does not answer.
-    pub async fn clear_kit(&self) -> Result<(), StoreError> {
-        let tx = self.db.begin().await?;
-        kit_item::Entity::delete_many().exec(&tx).await?;
-        calibration_sample::Entity::delete_many().exec(&tx).await?;
-        tx.commit().await?;
-        Ok(())
+    pub fn clear_kit(&self) -> Answer<'_, ()> {
+        Box::pin(async move {
+            let tx = self.db.begin().await?;
+            kit_item::Entity::delete_many().exec(&tx).await?;
+            calibration_sample::Entity::delete_many().exec(&tx).await?;
+            tx.commit().await?;
+            Ok(())
+        })
     }
 
     /// What readings taught, unit by unit and modifier by modifier.
     ///
     /// # Errors
     /// Where the database does not answer.
-    pub async fn learnt(&self) -> Result<Vec<Learnt>, StoreError> {
-        use calibration_sample::Column::{EntryId, ModifierId, UnitId};
-        let rows =
-            calibration_sample::Entity::find().order_by_asc(UnitId).order_by_asc(ModifierId).order_by_asc(EntryId).all(&self.db).await?;
-        let mut learnt = Vec::new();
-        for pair in rows.chunk_by(|a, b| (a.unit_id, a.modifier_id) == (b.unit_id, b.modifier_id)) {
-            let offsets = pair.iter().map(|row| Ok(sample_of(row)?.offset)).collect::<Result<Vec<Stops>, StoreError>>()?;
-            if let Some(calibration) = Calibration::of(&offsets) {
-                learnt.push(Learnt { unit: pair[0].unit_id, modifier: pair[0].modifier_id, calibration });
+    pub fn learnt(&self) -> Answer<'_, Vec<Learnt>> {
+        Box::pin(async move {
+            use calibration_sample::Column::{EntryId, ModifierId, UnitId};
+            let rows = calibration_sample::Entity::find()
+                .order_by_asc(UnitId)
+                .order_by_asc(ModifierId)
+                .order_by_asc(EntryId)
+                .all(&self.db)
+                .await?;
+            let mut learnt = Vec::new();
+            for pair in rows.chunk_by(|a, b| (a.unit_id, a.modifier_id) == (b.unit_id, b.modifier_id)) {
+                let offsets = pair.iter().map(|row| Ok(sample_of(row)?.offset)).collect::<Result<Vec<Stops>, StoreError>>()?;
+                if let Some(calibration) = Calibration::of(&offsets) {
+                    learnt.push(Learnt { unit: pair[0].unit_id, modifier: pair[0].modifier_id, calibration });
+                }
             }
-        }
-        Ok(learnt)
+            Ok(learnt)
+        })
     }
 
     /// Forgets what readings taught of a unit in a modifier.
     ///
     /// # Errors
     /// Where the database does not answer.
-    pub async fn forget(&self, unit: Uuid, modifier: Option<Uuid>) -> Result<(), StoreError> {
-        use calibration_sample::Column::{ModifierId, UnitId};
-        let same = modifier.map_or_else(|| ModifierId.is_null(), |m| ModifierId.eq(m));
-        calibration_sample::Entity::delete_many().filter(UnitId.eq(unit)).filter(same).exec(&self.db).await?;
-        Ok(())
+    pub fn forget(&self, unit: Uuid, modifier: Option<Uuid>) -> Answer<'_, ()> {
+        Box::pin(async move {
+            use calibration_sample::Column::{ModifierId, UnitId};
+            let same = modifier.map_or_else(|| ModifierId.is_null(), |m| ModifierId.eq(m));
+            calibration_sample::Entity::delete_many().filter(UnitId.eq(unit)).filter(same).exec(&self.db).await?;
+            Ok(())
+        })
     }
 }
 

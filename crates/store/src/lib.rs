@@ -50,7 +50,7 @@ mod tape;
 pub mod testing;
 
 pub use changes::{Change, Changes};
-pub use error::StoreError;
+pub use error::{Answer, StoreError};
 pub use kit::Imported;
 pub use learnt::Learnt;
 pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, TapeItem, TapePart};

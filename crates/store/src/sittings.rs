@@ -11,7 +11,7 @@ use uuid::Uuid;
 
 use crate::{
     entity::{setup, sitting},
-    error::StoreError,
+    error::{Answer, StoreError},
     new_look,
     record::{NewEntry, NewSitting, Sitting, SittingRow, with_looks},
     state::state_of,
@@ -23,68 +23,73 @@ impl Store {
     ///
     /// # Errors
     /// Where the database does not answer, or a stored setup can't be read.
-    pub async fn sittings(&self, find: &str, deleted: bool) -> Result<Vec<SittingRow>, StoreError> {
-        let gone = if deleted { sitting::Column::DeletedAt.is_not_null() } else { sitting::Column::DeletedAt.is_null() };
-        let rows = sitting::Entity::find()
-            .filter(gone)
-            .find_with_related(setup::Entity)
-            .order_by_asc(setup::Column::Position)
-            .all(&self.db)
-            .await?;
-        let find = find.trim().to_lowercase();
-        let mut list = Vec::with_capacity(rows.len());
-        for (row, looks) in rows {
-            let named = |name: &str| str::to_lowercase(name).contains(&find);
-            let numbered = find.strip_prefix('#').unwrap_or(&find) == row.number.to_string();
-            if !(find.is_empty() || numbered || named(&row.name) || looks.iter().any(|l| named(&l.name))) {
-                continue;
+    pub fn sittings<'a>(&'a self, find: &'a str, deleted: bool) -> Answer<'a, Vec<SittingRow>> {
+        Box::pin(async move {
+            let gone = if deleted { sitting::Column::DeletedAt.is_not_null() } else { sitting::Column::DeletedAt.is_null() };
+            let rows = sitting::Entity::find()
+                .filter(gone)
+                .find_with_related(setup::Entity)
+                .order_by_asc(setup::Column::Position)
+                .all(&self.db)
+                .await?;
+            let find = find.trim().to_lowercase();
+            let mut list = Vec::with_capacity(rows.len());
+            for (row, looks) in rows {
+                let named = |name: &str| str::to_lowercase(name).contains(&find);
+                let numbered = find.strip_prefix('#').unwrap_or(&find) == row.number.to_string();
+                if !(find.is_empty() || numbered || named(&row.name) || looks.iter().any(|l| named(&l.name))) {
+                    continue;
+                }
+                let Some(last) = looks.iter().max_by_key(|l| l.updated_at) else { continue };
+                let (id, updated_at) = (last.id, last.updated_at);
+                let setup = state_of(&self.db, last).await?;
+                list.push(SittingRow { sitting: with_looks(row, &looks), last: id, updated_at, setup });
             }
-            let Some(last) = looks.iter().max_by_key(|l| l.updated_at) else { continue };
-            let (id, updated_at) = (last.id, last.updated_at);
-            let setup = state_of(&self.db, last).await?;
-            list.push(SittingRow { sitting: with_looks(row, &looks), last: id, updated_at, setup });
-        }
-        list.sort_by_key(|row| std::cmp::Reverse(row.updated_at));
-        Ok(list)
+            list.sort_by_key(|row| std::cmp::Reverse(row.updated_at));
+            Ok(list)
+        })
     }
 
     /// One sitting.
     ///
     /// # Errors
     /// [`StoreError::NotFound`], or where the database does not answer.
-    pub async fn sitting(&self, id: Uuid) -> Result<Sitting, StoreError> {
-        sitting_on(&self.db, id).await
+    pub fn sitting(&self, id: Uuid) -> Answer<'_, Sitting> {
+        Box::pin(async move { sitting_on(&self.db, id).await })
     }
 
     /// Makes a sitting with its first look.
     ///
     /// # Errors
     /// A name that is none, an unknown sitting to begin from, an id that is taken, or where the database does not answer.
-    pub async fn create_sitting(&self, new: NewSitting) -> Result<Sitting, StoreError> {
-        let name = checked_name(&new.name)?;
-        let start = match new.from {
-            None => None,
-            Some(from) => Some(self.start_from(from).await?),
-        };
-        // Looked for first: a refused insert would use up a number.
-        let again = |before: Sitting| {
-            let same = before.looks.first().is_some_and(|l| l.id == new.look.id);
-            if same { Ok(before) } else { Err(StoreError::IdTaken(new.id)) }
-        };
-        match self.sitting(new.id).await {
-            Err(StoreError::NotFound { .. }) => {}
-            before => return again(before?),
-        }
-        let tx = self.db.begin().await?;
-        let row = sitting::ActiveModel { id: Set(new.id), number: NotSet, name: Set(name), created_at: Set(new.at), deleted_at: Set(None) };
-        let made = sitting::Entity::insert(row).on_conflict_do_nothing_on([sitting::Column::Id]).exec_without_returning(&tx).await?;
-        if !store::is_new(&made) {
-            tx.rollback().await?;
-            return again(self.sitting(new.id).await?);
-        }
-        new_look::create_on(&tx, new.id, 1, &new.look, start.as_ref(), new.at).await?;
-        tx.commit().await?;
-        self.sitting(new.id).await
+    pub fn create_sitting(&self, new: NewSitting) -> Answer<'_, Sitting> {
+        Box::pin(async move {
+            let name = checked_name(&new.name)?;
+            let start = match new.from {
+                None => None,
+                Some(from) => Some(self.start_from(from).await?),
+            };
+            // Looked for first: a refused insert would use up a number.
+            let again = |before: Sitting| {
+                let same = before.looks.first().is_some_and(|l| l.id == new.look.id);
+                if same { Ok(before) } else { Err(StoreError::IdTaken(new.id)) }
+            };
+            match self.sitting(new.id).await {
+                Err(StoreError::NotFound { .. }) => {}
+                before => return again(before?),
+            }
+            let tx = self.db.begin().await?;
+            let row =
+                sitting::ActiveModel { id: Set(new.id), number: NotSet, name: Set(name), created_at: Set(new.at), deleted_at: Set(None) };
+            let made = sitting::Entity::insert(row).on_conflict_do_nothing_on([sitting::Column::Id]).exec_without_returning(&tx).await?;
+            if !store::is_new(&made) {
+                tx.rollback().await?;
+                return again(self.sitting(new.id).await?);
+            }
+            new_look::create_on(&tx, new.id, 1, &new.look, start.as_ref(), new.at).await?;
+            tx.commit().await?;
+            self.sitting(new.id).await
+        })
     }
 
     /// What the last look of a sitting hands on to a copy: the entry that starts it.
@@ -98,18 +103,22 @@ impl Store {
     ///
     /// # Errors
     /// A name that is none, [`StoreError::NotFound`], or where the database does not answer.
-    pub async fn rename_sitting(&self, id: Uuid, name: &str) -> Result<Sitting, StoreError> {
-        let name = checked_name(name)?;
-        self.change_sitting(id, sitting::ActiveModel { id: Set(id), name: Set(name), ..Default::default() }).await
+    pub fn rename_sitting<'a>(&'a self, id: Uuid, name: &'a str) -> Answer<'a, Sitting> {
+        Box::pin(async move {
+            let name = checked_name(name)?;
+            self.change_sitting(id, sitting::ActiveModel { id: Set(id), name: Set(name), ..Default::default() }).await
+        })
     }
 
     /// Deletes a sitting, or brings a deleted one back. Nothing of its record is lost by it.
     ///
     /// # Errors
     /// [`StoreError::NotFound`], or where the database does not answer.
-    pub async fn set_deleted(&self, id: Uuid, deleted: bool) -> Result<Sitting, StoreError> {
-        let at = deleted.then(Utc::now);
-        self.change_sitting(id, sitting::ActiveModel { id: Set(id), deleted_at: Set(at), ..Default::default() }).await
+    pub fn set_deleted(&self, id: Uuid, deleted: bool) -> Answer<'_, Sitting> {
+        Box::pin(async move {
+            let at = deleted.then(Utc::now);
+            self.change_sitting(id, sitting::ActiveModel { id: Set(id), deleted_at: Set(at), ..Default::default() }).await
+        })
     }
 
     async fn change_sitting(&self, id: Uuid, change: sitting::ActiveModel) -> Result<Sitting, StoreError> {

@@ -5,7 +5,7 @@ use std::time::Duration;
 use sea_orm::{ConnectOptions, ConnectionTrait, Database, DatabaseConnection, TryInsertResult};
 use sea_orm_migration::MigratorTrait;
 
-use crate::{error::StoreError, migration::Migrator};
+use crate::{error::Answer, migration::Migrator};
 
 /// Access to the record.
 #[derive(Debug, Clone)]
@@ -18,33 +18,37 @@ impl Store {
     ///
     /// # Errors
     /// Where the server does not answer within ten seconds, or refuses.
-    pub async fn connect(url: &str, connections: u32) -> Result<Self, StoreError> {
-        let mut options = ConnectOptions::new(url);
-        options
-            .max_connections(connections)
-            .connect_timeout(Duration::from_secs(10))
-            .acquire_timeout(Duration::from_secs(10))
-            // The database is on this machine: a connection that broke tells by itself.
-            .test_before_acquire(false)
-            .sqlx_logging(false);
-        Ok(Self { db: Database::connect(options).await? })
+    pub fn connect(url: &str, connections: u32) -> Answer<'_, Self> {
+        Box::pin(async move {
+            let mut options = ConnectOptions::new(url);
+            options
+                .max_connections(connections)
+                .connect_timeout(Duration::from_secs(10))
+                .acquire_timeout(Duration::from_secs(10))
+                // The database is on this machine: a connection that broke tells by itself.
+                .test_before_acquire(false)
+                .sqlx_logging(false);
+            Ok(Self { db: Database::connect(options).await? })
+        })
     }
 
     /// Brings the database to this version's tables. Two servers may do it at once: one waits for the other.
     ///
     /// # Errors
     /// Where the database refuses.
-    pub async fn migrate(&self) -> Result<(), StoreError> {
-        Ok(Migrator::up(&self.db, None).await?)
+    pub fn migrate(&self) -> Answer<'_, ()> {
+        Box::pin(async move { Ok(Migrator::up(&self.db, None).await?) })
     }
 
     /// Whether the database answers.
     ///
     /// # Errors
     /// Where it does not.
-    pub async fn ping(&self) -> Result<(), StoreError> {
-        self.db.execute_unprepared("select 1").await?;
-        Ok(())
+    pub fn ping(&self) -> Answer<'_, ()> {
+        Box::pin(async move {
+            self.db.execute_unprepared("select 1").await?;
+            Ok(())
+        })
     }
 }
 

@@ -4,17 +4,23 @@ use sea_orm::{ConnectionTrait, Database, DatabaseConnection, Statement};
 use sea_orm_migration::MigratorTrait;
 use uuid::Uuid;
 
-use crate::{error::StoreError, migration::Migrator, store::Store};
+use crate::{
+    error::{Answer, StoreError},
+    migration::Migrator,
+    store::Store,
+};
 
 /// A store on an empty, migrated database of its own, with that database's address.
 ///
 /// # Errors
 /// Where `INK_LAMP_TEST_DATABASE_URL` is not set or its server does not answer.
-pub async fn fresh_store() -> Result<(Store, String), StoreError> {
-    let url = fresh_database().await?;
-    let store = Store::connect(&url, 8).await?;
-    store.migrate().await?;
-    Ok((store, url))
+pub fn fresh_store() -> Answer<'static, (Store, String)> {
+    Box::pin(async move {
+        let url = fresh_database().await?;
+        let store = Store::connect(&url, 8).await?;
+        store.migrate().await?;
+        Ok((store, url))
+    })
 }
 
 /// The first record's tables in the order in which they can be filled.
@@ -31,22 +37,25 @@ const FIRST_RECORD: [(&str, &str); 5] = [
 ///
 /// # Errors
 /// As [`fresh_store`].
-pub async fn first_record() -> Result<Store, StoreError> {
-    let url = fresh_database().await?;
-    let db: DatabaseConnection = Database::connect(&url).await?;
-    Migrator::up(&db, Some(2)).await?;
-    for (table, rows) in FIRST_RECORD {
-        let rows: Vec<&str> = rows.lines().collect();
-        let fill = format!("insert into {table} overriding system value select * from json_populate_recordset(null::{table}, $1::json)");
-        for part in rows.chunks(500) {
-            let part = format!("[{}]", part.join(","));
-            db.execute_raw(Statement::from_sql_and_values(db.get_database_backend(), &fill, [part.into()])).await?;
+pub fn first_record() -> Answer<'static, Store> {
+    Box::pin(async move {
+        let url = fresh_database().await?;
+        let db: DatabaseConnection = Database::connect(&url).await?;
+        Migrator::up(&db, Some(2)).await?;
+        for (table, rows) in FIRST_RECORD {
+            let rows: Vec<&str> = rows.lines().collect();
+            let fill =
+                format!("insert into {table} overriding system value select * from json_populate_recordset(null::{table}, $1::json)");
+            for part in rows.chunks(500) {
+                let part = format!("[{}]", part.join(","));
+                db.execute_raw(Statement::from_sql_and_values(db.get_database_backend(), &fill, [part.into()])).await?;
+            }
         }
-    }
-    db.close().await?;
-    let store = Store::connect(&url, 8).await?;
-    store.migrate().await?;
-    Ok(store)
+        db.close().await?;
+        let store = Store::connect(&url, 8).await?;
+        store.migrate().await?;
+        Ok(store)
+    })
 }
 
 async fn fresh_database() -> Result<String, StoreError> {

@@ -10,7 +10,7 @@ use serde::Serialize;
 
 use super::Found;
 
-/// What is found of a flash bulb; the light by its place.
+/// What is found of a flash bulb.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[serde(untagged)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

@@ -1,15 +1,16 @@
 //! Groups that are not there, or that need different powers.
 
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::{role::LightId, {
+use ink_lamp_sitting::{
     kit::{Group, GroupControl},
     light::Light,
-}};
+    role::LightId,
+};
 use serde::Serialize;
 
 use super::Found;
 
-/// What is found of groups; the light by its place.
+/// What is found of groups.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[serde(untagged)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

@@ -5,11 +5,12 @@ use ink_lamp_light::{
     field::DVec3,
 };
 use ink_lamp_scene::{room_side::room_from, scene::Scene};
-use ink_lamp_sitting::{role::LightId, {
+use ink_lamp_sitting::{
     entry::{Entry, LightPlaced},
+    role::LightId,
     role::Role,
     studio::{LightPlace, Point},
-}};
+};
 use serde::Serialize;
 
 use super::Found;

@@ -4,7 +4,7 @@ use ink_lamp_scene::{
     in_picture::{Hides, hidden_from_camera},
     scene::Scene,
 };
-use ink_lamp_sitting::{role::LightId, kit::Link};
+use ink_lamp_sitting::{kit::Link, role::LightId};
 use serde::Serialize;
 
 use super::Found;

@@ -2,19 +2,51 @@
 //!
 //! One file a subject: its facts, and when they hold. What is said of them stands in `words/findings`, in a file of the same name.
 
+pub(crate) mod bulb;
+pub(crate) mod camera;
+pub(crate) mod catch_lights;
+pub(crate) mod ceiling;
+pub(crate) mod channel;
+pub(crate) mod circuits;
+pub(crate) mod commander;
+pub(crate) mod filter;
+pub(crate) mod ghost;
+pub(crate) mod ground;
+pub(crate) mod group;
+pub(crate) mod hot_lamp;
+pub(crate) mod in_picture;
+pub(crate) mod key_against_room;
 mod kind;
+pub(crate) mod lamps;
+pub(crate) mod line_of_sight;
+pub(crate) mod narrow;
+pub(crate) mod near_eyes;
+pub(crate) mod no_flash_frame;
+pub(crate) mod overhead;
+pub(crate) mod power_ends;
+pub(crate) mod put_on;
+pub(crate) mod ratio_over_room;
+pub(crate) mod reading;
+pub(crate) mod recharge;
+pub(crate) mod rim;
+pub(crate) mod room_over_shadow;
+pub(crate) mod sheet;
+pub(crate) mod slow;
+pub(crate) mod sockets;
+pub(crate) mod sync;
+pub(crate) mod tail;
+pub(crate) mod transmitter;
+pub(crate) mod whole;
 
 use ink_lamp_scene::{eyes::eyes, face::on_face, scene::Scene, stage::Stage};
 use ink_lamp_sitting::{entry::Entry, role::Role};
-
-pub use kind::FindingKind;
 use serde::Serialize;
 
-/// The subjects: each has a module, and its facts a variant here.
+pub use kind::FindingKind;
+
+/// The subjects: each has a module above, and its facts a variant here.
 macro_rules! subjects {
     ($($fact:ident($module:ident),)*) => {
-        $(pub(crate) mod $module;)*
-
         /// What is found, with its numbers. Its kind is told beside them.
         #[derive(Debug, Clone, PartialEq, Serialize)]
         #[serde(untagged)]

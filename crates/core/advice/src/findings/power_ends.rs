@@ -6,9 +6,10 @@ use ink_lamp_light::{
     strobe::{Dial, Reach},
 };
 use ink_lamp_scene::{levels::TOLERANCE_TENTHS, scene::Scene, turn::Turn};
-use ink_lamp_sitting::{role::LightId, {
+use ink_lamp_sitting::{
     entry::{Entry, LightPut},
-}};
+    role::LightId,
+};
 use serde::Serialize;
 
 use super::Found;

@@ -2,13 +2,16 @@
 
 use ink_lamp_light::{scale::Stops, strobe::Pulse};
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::{role::LightId, light::{Because, Standing}};
+use ink_lamp_sitting::{
+    light::{Because, Standing},
+    role::LightId,
+};
 use serde::Serialize;
 
 use super::Found;
 use crate::next;
 
-/// What is found of a light that was changed since it was read; the light by its place.
+/// What is found of a light that was changed since it was read.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[serde(untagged)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

@@ -7,7 +7,7 @@ use serde::Serialize;
 
 use super::Found;
 
-/// What is found of a reading; the light by its place.
+/// What is found of a reading.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[serde(untagged)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

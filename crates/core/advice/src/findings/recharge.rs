@@ -9,7 +9,7 @@ use super::Found;
 /// Fewer frames than this are few (a judgement).
 const FEW_POPS: u32 = 100;
 
-/// What is found of a unit's energy; the light by its place.
+/// What is found of a unit's energy.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[serde(untagged)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

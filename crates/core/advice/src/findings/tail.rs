@@ -2,7 +2,7 @@
 
 use ink_lamp_light::scale::{ShutterTime, Stops};
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::{role::LightId, {light::Light, setup::Setup}};
+use ink_lamp_sitting::{light::Light, role::LightId, setup::Setup};
 use serde::Serialize;
 
 use super::Found;

@@ -11,6 +11,6 @@ use super::Found;
 pub(crate) struct Whole(pub(crate) WholeCheck);
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {
-    let check = scene.whole.clone().filter(|c| c.differs)?;
+    let check = scene.whole.as_ref().filter(|c| c.differs).cloned()?;
     Some(Found::new(Whole(check), "whole"))
 }

@@ -125,7 +125,7 @@ pub(crate) fn of(scene: &Scene) -> Pick {
     if levels.whole.is_none() {
         return meter::whole(scene);
     }
-    if let Some(check) = scene.whole.clone().filter(|c| c.differs) {
+    if let Some(check) = scene.whole.as_ref().filter(|c| c.differs).cloned() {
         return Pick::new("whole", Move::FindWhatMoved(check));
     }
     let frame = Entry::Frame(FrameShot { note: None, no_flash: None });

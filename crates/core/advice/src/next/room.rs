@@ -12,7 +12,7 @@ use super::{Move, Pick};
 use crate::search::{Candidate, Changes, Class, Space, search};
 
 /// The room, and the camera that moves it.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, Copy, PartialEq)]
 pub(crate) struct RoomMove {
     /// Where it lies.
     pub(crate) room: Stops,
@@ -42,16 +42,13 @@ pub(super) fn of(scene: &Scene, camera: &Camera, room: Stops) -> Option<Pick> {
     let camera_follows = setup.schools.follow == Follow::CameraFollows && setup.lights.iter().any(|l| l.reading.is_some());
     let gap = wish.gap(room).get();
     let stays = RoomMove { room, wish, from, to: from, rest: gap, lights: 0.0, beyond: 0.0, camera_follows };
-    let what = dials(scene, camera, camera_follows).map_or_else(
-        || stays.clone(),
-        |(to, way)| RoomMove {
-            to,
-            rest: if way.class == Class::Short { wish.gap(Stops::of(way.room)).get() } else { 0.0 },
-            lights: way.rise,
-            beyond: if way.class == Class::NotWithThisKit { way.missed } else { 0.0 },
-            ..stays.clone()
-        },
-    );
+    let what = dials(scene, camera, camera_follows).map_or(stays, |(to, way)| RoomMove {
+        to,
+        rest: if way.class == Class::Short { wish.gap(Stops::of(way.room)).get() } else { 0.0 },
+        lights: way.rise,
+        beyond: if way.class == Class::NotWithThisKit { way.missed } else { 0.0 },
+        ..stays
+    });
     let to = what.to;
     let set = CameraSet { aperture: to.aperture, shutter: to.shutter, iso: to.iso, ..camera.as_set() };
     Some(Pick::new("room", Move::Room(what)).with((to != from).then_some(Entry::Camera(set))))
@@ -71,7 +68,10 @@ fn dials(scene: &Scene, camera: &Camera, shutter_only: bool) -> Option<(Exposure
     }
     // What leaves the lights alone first: every other one wants a dial turned on each of them.
     let turns = |c: &Candidate| c.class == Class::Does && c.rise.abs() > 0.05;
-    let rank = |c: &Candidate| (c.class, turns(c), (c.missed * 20.0).round(), c.cost);
+    let rank = |c: &Candidate| {
+        let (class, missed, cost) = c.rank();
+        (class, missed, turns(c), cost)
+    };
     let ways = search(&space).0.into_iter().filter(|c| c.changes != Changes::NONE);
     let first = ways.min_by(|a, b| rank(a).partial_cmp(&rank(b)).unwrap_or(std::cmp::Ordering::Equal))?;
     let gap = wish.gap(Stops::of(space.room)).abs().get();

@@ -43,10 +43,14 @@ pub struct Candidate {
 }
 
 impl Candidate {
-    /// Whether it is better than another of its family: the class first, then what is missed, then what is given up.
+    /// What is compared: the class first, then what is missed (in twentieths of a stop), then what is given up. Less is better.
+    pub(crate) fn rank(&self) -> (Class, f64, f64) {
+        (self.class, (self.missed * 20.0).round(), self.cost)
+    }
+
+    /// Whether it is better than another of its family.
     fn beats(&self, other: &Self) -> bool {
-        let rank = |c: &Self| (c.class, (c.missed * 20.0).round(), c.cost);
-        rank(self).partial_cmp(&rank(other)) == Some(std::cmp::Ordering::Less)
+        self.rank().partial_cmp(&other.rank()) == Some(std::cmp::Ordering::Less)
     }
 }
 

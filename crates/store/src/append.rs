@@ -12,7 +12,7 @@ use ink_lamp_sitting::{
 use sea_orm::{
     ActiveModelTrait,
     ActiveValue::{NotSet, Set},
-    ConnectionTrait, EntityTrait,
+    ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter,
 };
 use uuid::Uuid;
 
@@ -24,7 +24,7 @@ use crate::{
     record::NewEntry,
     state::{entries, state_of},
     store,
-    stored::json,
+    stored::Stored,
 };
 
 /// Writes an entry to one of a sitting's looks, and brings the look's row up to it.
@@ -86,7 +86,7 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         setup_id: Set(row.id),
         seq: Set(row.version + 1),
         kind: Set(new.entry.kind().to_owned()),
-        payload: Set(json(&new.entry)?),
+        payload: Set(Stored::new(new.entry.clone())),
         // Kept empty: what an entry did stands in a table of its own, and is put into words when it is read.
         line: Set(serde_json::Value::Object(serde_json::Map::new())),
         at: Set(new.at),
@@ -101,9 +101,9 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
     effects::keep(db, &[(new.id, effect)]).await?;
     // Worked on when it happened, by a clock that can't be ahead; an entry that comes late does not set it back.
     let updated_at = new.at.min(Utc::now()).max(row.updated_at);
-    let row = setup::Model { version: row.version + 1, state: json(&after)?, standing, undone: json(&undone)?, updated_at, ..row };
+    let row =
+        setup::Model { version: row.version + 1, state: Stored::new(after), standing, undone: Stored::new(undone), updated_at, ..row };
     let change = setup::ActiveModel {
-        id: Set(row.id),
         version: Set(row.version),
         state: Set(row.state.clone()),
         standing: Set(row.standing),
@@ -111,6 +111,7 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         updated_at: Set(row.updated_at),
         ..Default::default()
     };
-    change.update(db).await?;
+    // The row is locked and known: it is not asked back.
+    setup::Entity::update_many().set(change).filter(setup::Column::Id.eq(row.id)).exec(db).await?;
     Ok(row)
 }

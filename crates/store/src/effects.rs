@@ -5,15 +5,10 @@ use std::collections::HashMap;
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{entry::Entry, history::History, setup::Setup};
-use sea_orm::{ActiveValue::Set, ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter};
+use sea_orm::{ActiveValue::Set, ConnectionTrait, EntityTrait};
 use uuid::Uuid;
 
-use crate::{
-    entity::entry_effect,
-    error::StoreError,
-    state::entries,
-    stored::{json, parsed},
-};
+use crate::{entity::entry_effect, error::StoreError, state::entries, stored::Stored};
 
 /// So many rows go in at once: far from the most parameters of a statement.
 const AT_ONCE: usize = 1000;
@@ -21,7 +16,8 @@ const AT_ONCE: usize = 1000;
 /// Keeps what entries did. What is there already stays.
 pub(crate) async fn keep(db: &impl ConnectionTrait, effects: &[(Uuid, Effect)]) -> Result<(), StoreError> {
     for some in effects.chunks(AT_ONCE) {
-        let row = |(id, effect): &(Uuid, Effect)| Ok(entry_effect::ActiveModel { entry_id: Set(*id), effect: Set(json(effect)?) });
+        let row =
+            |(id, effect): &(Uuid, Effect)| Ok(entry_effect::ActiveModel { entry_id: Set(*id), effect: Set(Stored::new(effect.clone())) });
         let rows = some.iter().map(row).collect::<Result<Vec<_>, StoreError>>()?;
         let insert = entry_effect::Entity::insert_many(rows).on_conflict_do_nothing_on([entry_effect::Column::EntryId]);
         insert.exec_without_returning(db).await?;
@@ -29,19 +25,11 @@ pub(crate) async fn keep(db: &impl ConnectionTrait, effects: &[(Uuid, Effect)]) 
     Ok(())
 }
 
-/// What these entries of a setup's tape did. Where any of them has none yet, the whole tape gets them, once.
-pub(crate) async fn of(db: &impl ConnectionTrait, setup: Uuid, ids: &[Uuid]) -> Result<HashMap<Uuid, Effect>, StoreError> {
-    let kept = read(db, ids).await?;
-    if kept.len() == ids.len() {
-        return Ok(kept);
-    }
-    keep(db, &replayed(&entries(db, setup, i64::MAX).await?)).await?;
-    read(db, ids).await
-}
-
-async fn read(db: &impl ConnectionTrait, ids: &[Uuid]) -> Result<HashMap<Uuid, Effect>, StoreError> {
-    let rows = entry_effect::Entity::find().filter(entry_effect::Column::EntryId.is_in(ids.iter().copied())).all(db).await?;
-    rows.into_iter().map(|row| Ok((row.entry_id, parsed("what an entry did", &row.effect)?))).collect()
+/// What the entries of a setup's whole tape did, kept from here on where it was not.
+pub(crate) async fn made_up_for(db: &impl ConnectionTrait, setup: Uuid) -> Result<HashMap<Uuid, Effect>, StoreError> {
+    let effects = replayed(&entries(db, setup, i64::MAX).await?);
+    keep(db, &effects).await?;
+    Ok(effects.into_iter().collect())
 }
 
 /// What each entry of a tape did when it was written: between what stood before it and after. From an entry on that this version can't

@@ -2,7 +2,7 @@
 
 use chrono::Utc;
 use ink_lamp_light::scale::Stops;
-use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem};
+use ink_lamp_sitting::kit::{Calibration, KitDocument, KitFormat, KitItem};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
     ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, TransactionTrait,
@@ -15,7 +15,7 @@ use crate::{
     error::{Answer, StoreError},
     learnt::{Learnt, learn, sample_of},
     store::Store,
-    stored,
+    stored::Stored,
 };
 
 /// What an import did.
@@ -141,12 +141,7 @@ impl Store {
 async fn items(db: &impl ConnectionTrait) -> Result<Vec<KitItem>, StoreError> {
     use kit_item::Column::{Id, Kind, Name};
     let rows = kit_item::Entity::find().order_by_asc(Kind).order_by_asc(Name).order_by_asc(Id).all(db).await?;
-    rows.into_iter()
-        .map(|row| {
-            let is: Gear = stored::parsed("a piece of the kit", &row.is_what)?;
-            Ok(KitItem { id: row.id, retired: row.retired, is })
-        })
-        .collect()
+    rows.into_iter().map(|row| Ok(KitItem { id: row.id, retired: row.retired, is: row.is_what.value("a piece of the kit")? })).collect()
 }
 
 async fn put(db: &impl ConnectionTrait, item: &KitItem) -> Result<(), StoreError> {
@@ -155,7 +150,7 @@ async fn put(db: &impl ConnectionTrait, item: &KitItem) -> Result<(), StoreError
         id: Set(item.id),
         kind: Set(item.is.kind().to_owned()),
         name: Set(item.is.name().to_owned()),
-        is_what: Set(stored::json(&item.is)?),
+        is_what: Set(Stored::new(item.is.clone())),
         retired: Set(item.retired),
         created_at: NotSet,
         updated_at: Set(now),

@@ -15,7 +15,7 @@ use crate::{
     error::StoreError,
     record::{NewEntry, NewLook},
     store::{self, Store},
-    stored,
+    stored::Stored,
 };
 
 /// Makes a look; where it begins from another one, the entry that starts it carries the look's own id.
@@ -27,16 +27,15 @@ pub(crate) async fn create_on(
     start: Option<&NewEntry>,
     now: DateTime<Utc>,
 ) -> Result<(), StoreError> {
-    let empty = Setup::default();
     let row = setup::ActiveModel {
         id: Set(new.id),
         sitting_id: Set(sitting),
         position: Set(position),
         name: Set(checked_name(&new.name)?),
         version: Set(0),
-        state: Set(stored::json(&empty)?),
+        state: Set(Stored::new(Setup::default())),
         standing: Set(None),
-        undone: Set(stored::json(&Vec::<Uuid>::new())?),
+        undone: Set(Stored::new(Vec::new())),
         created_at: Set(now),
         updated_at: Set(now),
     };

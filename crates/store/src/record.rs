@@ -12,7 +12,7 @@ use crate::{
         sitting,
     },
     error::StoreError,
-    state::{self, state_of},
+    state::state_of,
 };
 
 /// An entry to be written.
@@ -127,7 +127,7 @@ pub(crate) async fn record_of(
     let (sitting, looks) = family;
     let row = looks.iter().find(|row| row.id == id).ok_or(StoreError::NotFound { what: "setup", id })?;
     let setup = state_of(db, row).await?;
-    let redo = state::undone_of(row)?.last().copied();
+    let redo = row.undone.clone().value("what can be brought back")?.last().copied();
     Ok(SetupRecord { sitting: with_looks(sitting, &looks), look: Look::from(row), setup, undo: row.standing, redo })
 }
 

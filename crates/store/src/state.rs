@@ -7,7 +7,6 @@ use uuid::Uuid;
 use crate::{
     entity::{setup::Model, tape_entry},
     error::StoreError,
-    stored::parsed,
 };
 
 pub(crate) async fn entries(db: &impl ConnectionTrait, setup: Uuid, until: i64) -> Result<Vec<(Uuid, Entry)>, StoreError> {
@@ -17,7 +16,7 @@ pub(crate) async fn entries(db: &impl ConnectionTrait, setup: Uuid, until: i64) 
         .order_by_asc(tape_entry::Column::Seq)
         .all(db)
         .await?;
-    rows.into_iter().map(|row| Ok((row.id, parsed("entry", &row.payload)?))).collect()
+    rows.into_iter().map(|row| Ok((row.id, row.payload.value("entry")?))).collect()
 }
 
 /// The setup that a tape leads to, up to a place on it.
@@ -26,13 +25,9 @@ pub(crate) async fn replayed(db: &impl ConnectionTrait, setup: Uuid, until: i64)
     Ok(History::read(entries.iter().map(|(id, e)| (*id, e)))?.setup()?)
 }
 
-pub(crate) fn undone_of(row: &Model) -> Result<Vec<Uuid>, StoreError> {
-    parsed("what can be brought back", &row.undone)
-}
-
 /// The stored state; one that an older version wrote and this one can't read is worked out anew from the tape.
 pub(crate) async fn state_of(db: &impl ConnectionTrait, row: &Model) -> Result<Setup, StoreError> {
-    match serde_json::from_value(row.state.clone()) {
+    match row.state.clone().value("a setup") {
         Ok(setup) => Ok(setup),
         Err(error) => {
             tracing::warn!(setup = %row.id, %error, "stored state can't be read; replaying the tape");

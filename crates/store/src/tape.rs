@@ -1,18 +1,22 @@
 //! The tape: write on it, read what came earlier, see a moment of it.
 
+use std::collections::HashMap;
+
+use chrono::{DateTime, Utc};
+use ink_lamp_scene::effect::Effect;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
-use sea_orm::{ColumnTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait};
+use sea_orm::{ColumnTrait, EntityTrait, JoinType, QueryFilter, QueryOrder, QuerySelect, TransactionTrait};
 use uuid::Uuid;
 
 use crate::{
     append::append_to_family,
     effects,
-    entity::{setup, tape_entry},
+    entity::{entry_effect, setup, tape_entry},
     error::{Answer, StoreError},
     record::{Appended, NewEntry, TapeItem, TapePart, record_of, with_family},
     state::replayed,
     store::Store,
-    stored::parsed,
+    stored::Stored,
 };
 
 impl Store {
@@ -39,7 +43,7 @@ impl Store {
                 Err(error) => {
                     tx.rollback().await?;
                     let Some(before) = tape_entry::Entity::find_by_id(new.id).one(&self.db).await? else { return Err(error) };
-                    let same = before.setup_id == setup && parsed::<Entry>("entry", &before.payload)? == new.entry;
+                    let same = before.setup_id == setup && before.payload.value("entry")? == new.entry;
                     if same { Ok(Appended { record: self.setup(setup).await?, fresh: false }) } else { Err(StoreError::IdTaken(new.id)) }
                 }
             }
@@ -52,25 +56,32 @@ impl Store {
     /// Where the database does not answer or a line can't be read. A setup that does not exist has no items.
     pub fn tape(&self, setup: Uuid, before: i64, most: u32) -> Answer<'_, TapePart> {
         Box::pin(async move {
-            let last =
-                facts(setup).filter(tape_entry::Column::Seq.lt(before)).order_by_desc(tape_entry::Column::Seq).limit(u64::from(most) + 1);
+            let last = with_effects(facts(setup).filter(tape_entry::Column::Seq.lt(before)))
+                .order_by_desc(tape_entry::Column::Seq)
+                .limit(u64::from(most) + 1);
             // Places are counted without gaps: the last ones are within a short stretch, unless much was taken back there.
             let stretch = before.saturating_sub(2 * i64::from(most));
-            let mut rows = last.clone().filter(tape_entry::Column::Seq.gte(stretch)).all(&self.db).await?;
+            let mut rows: Vec<Row> = last.clone().filter(tape_entry::Column::Seq.gte(stretch)).into_tuple().all(&self.db).await?;
             let enough = usize::try_from(most).unwrap_or(usize::MAX);
             if rows.len() <= enough && stretch > 1 {
-                rows = last.all(&self.db).await?;
+                rows = last.into_tuple().all(&self.db).await?;
             }
             let earlier = rows.len() > enough;
             rows.truncate(enough);
             rows.reverse();
-            let ids: Vec<Uuid> = rows.iter().map(|row| row.id).collect();
-            let mut effects = effects::of(&self.db, setup, &ids).await?;
+            // Written by a version that kept none: the whole tape gets them, once.
+            let mut late = match rows.iter().all(|row| row.5.is_some()) {
+                true => HashMap::new(),
+                false => effects::made_up_for(&self.db, setup).await?,
+            };
             let items = rows
                 .into_iter()
-                .map(|row| {
-                    let effect = effects.remove(&row.id).unwrap_or_default();
-                    Ok(TapeItem { id: row.id, seq: row.seq, at: row.at, undone: row.undone, entry: parsed("entry", &row.payload)?, effect })
+                .map(|(id, seq, at, undone, entry, effect)| {
+                    let effect = match effect {
+                        Some(effect) => effect.value("what an entry did")?,
+                        None => late.remove(&id).unwrap_or_default(),
+                    };
+                    Ok(TapeItem { id, seq, at, undone, entry: entry.value("entry")?, effect })
                 })
                 .collect::<Result<_, StoreError>>()?;
             Ok(TapePart { items, earlier })
@@ -92,4 +103,14 @@ impl Store {
 
 fn facts(setup: Uuid) -> sea_orm::Select<tape_entry::Entity> {
     tape_entry::Entity::find().filter(tape_entry::Column::SetupId.eq(setup)).filter(tape_entry::Column::Kind.is_not_in(["undo", "redo"]))
+}
+
+/// A row of the tape as it is shown: id, place, time, whether it was taken back, the entry, and what it did where that was kept.
+type Row = (Uuid, i64, DateTime<Utc>, bool, Stored<Entry>, Option<Stored<Effect>>);
+
+/// One query for both: what each entry did is looked up beside it, however many are asked for.
+fn with_effects(rows: sea_orm::Select<tape_entry::Entity>) -> sea_orm::Select<tape_entry::Entity> {
+    use tape_entry::Column::{At, Id, Payload, Seq, Undone};
+    let did = tape_entry::Entity::belongs_to(entry_effect::Entity).from(Id).to(entry_effect::Column::EntryId);
+    rows.join(JoinType::LeftJoin, did.into()).select_only().columns([Id, Seq, At, Undone, Payload]).column(entry_effect::Column::Effect)
 }

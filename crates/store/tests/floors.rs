@@ -5,13 +5,13 @@ use ink_lamp_house::House;
 #[test]
 fn every_module_names_only_what_stands_below_it() {
     let floors = [
-        "entity",
         "error",
+        "stored",
+        "entity",
         "changes",
         "migration",
         "store",
         "learnt",
-        "stored",
         "kit",
         "state",
         "effects",

@@ -1,6 +1,9 @@
 //! What an entry did, as numbers, beside the tape.
 
+use ink_lamp_scene::effect::Effect;
 use sea_orm::entity::prelude::*;
+
+use crate::stored::Stored;
 
 #[derive(Clone, Debug, PartialEq, DeriveEntityModel)]
 #[sea_orm(table_name = "entry_effect")]
@@ -10,7 +13,7 @@ pub struct Model {
     pub entry_id: Uuid,
     /// What it did, in numbers.
     #[sea_orm(column_type = "JsonBinary")]
-    pub effect: Json,
+    pub effect: Stored<Effect>,
 }
 
 #[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]

@@ -1,6 +1,9 @@
 //! A thing of the kit.
 
+use ink_lamp_sitting::kit::Gear;
 use sea_orm::entity::prelude::*;
+
+use crate::stored::Stored;
 
 #[derive(Clone, Debug, PartialEq, DeriveEntityModel)]
 #[sea_orm(table_name = "kit_item")]
@@ -12,7 +15,7 @@ pub struct Model {
     pub name: String,
     /// The piece as its sheet describes it.
     #[sea_orm(column_type = "JsonBinary")]
-    pub is_what: Json,
+    pub is_what: Stored<Gear>,
     /// No longer offered.
     pub retired: bool,
     pub created_at: DateTimeUtc,

@@ -1,6 +1,9 @@
 //! A setup: whose it is, how far its tape goes, and its state.
 
+use ink_lamp_sitting::setup::Setup;
 use sea_orm::entity::prelude::*;
+
+use crate::stored::Stored;
 
 #[derive(Clone, Debug, PartialEq, DeriveEntityModel)]
 #[sea_orm(table_name = "setup")]
@@ -14,12 +17,12 @@ pub struct Model {
     pub version: i64,
     /// What the standing entries lead to: derived from the tape.
     #[sea_orm(column_type = "JsonBinary")]
-    pub state: Json,
+    pub state: Stored<Setup>,
     /// The last entry that stands, which undo takes back: derived from the tape.
     pub standing: Option<Uuid>,
     /// Ids of entries that can be brought back, the next one last: derived from the tape.
     #[sea_orm(column_type = "JsonBinary")]
-    pub undone: Json,
+    pub undone: Stored<Vec<Uuid>>,
     pub created_at: DateTimeUtc,
     pub updated_at: DateTimeUtc,
 }

@@ -1,6 +1,9 @@
 //! An entry of the tape, never changed once written.
 
+use ink_lamp_sitting::entry::Entry;
 use sea_orm::entity::prelude::*;
+
+use crate::stored::Stored;
 
 #[derive(Clone, Debug, PartialEq, DeriveEntityModel)]
 #[sea_orm(table_name = "tape_entry")]
@@ -13,7 +16,7 @@ pub struct Model {
     pub seq: i64,
     pub kind: String,
     #[sea_orm(column_type = "JsonBinary")]
-    pub payload: Json,
+    pub payload: Stored<Entry>,
     /// The words of earlier versions; written empty and read no more, since an entry and its effect say all.
     #[sea_orm(column_type = "JsonBinary")]
     pub line: Json,

@@ -2,11 +2,54 @@ import { defineConfigWithVueTs, vueTsConfigs } from '@vue/eslint-config-typescri
 import prettier from 'eslint-config-prettier/flat'
 import vue from 'eslint-plugin-vue'
 
+const below = ['ui', 'api', 'draw', 'forms', 'look']
+
+/**
+ * Who may import whom: what a room's files may name besides their own neighbours, which they name by `./`. Rooms from the ground up; no
+ * instrument names another, only views compose. The last line that fits a file counts.
+ */
+const ROOMS = [
+  ['src/ui/**', []],
+  ['src/api/**', []],
+  ['src/draw/**', ['ui', 'api']],
+  ['src/forms/**', ['ui', 'api', 'draw']],
+  ['src/look/**', ['ui', 'api', 'forms']],
+  ['src/board/**', below],
+  ['src/board/cards/**', [...below, 'board/meter']],
+  ['src/board/phone/**', [...below, 'board/meter']],
+  ['src/plan/**', [...below, 'plan/drawing', 'plan/panels']],
+  ['src/plan/drawing/**', [...below, 'plan/store']],
+  ['src/plan/panels/**', [...below, 'plan/store', 'plan/drawing']],
+  ['src/studies/**', [...below, 'studies']],
+  ['src/sittings/**', below],
+  ['src/kit/**', below],
+  ['src/board/BoardView.vue', [...below, 'board', 'plan']],
+  ['src/plan/PlanView.vue', [...below, 'plan']],
+  ['src/app/**', [...below, 'board', 'plan', 'studies', 'sittings', 'kit']],
+]
+
+const importsOf = ([files, rooms]) => {
+  const from = rooms.length > 0 ? `(?!(?:${rooms.join('|')})(?:/|$))` : ''
+  const may = rooms.length > 0 ? `these may: ${rooms.join(', ')}` : 'nothing of this application but their neighbours'
+  const patterns = [
+    {
+      regex: `^@/${from}`,
+      message: `${files} may not import this; ${may}. Who may import whom stands in eslint.config.js.`,
+    },
+    { regex: '^\\.\\./(?!.*/crates/)', message: 'A neighbour is named by ./, everything else by @/.' },
+  ]
+  return {
+    files: [files.endsWith('**') ? `${files}/*.{ts,vue}` : files],
+    rules: { 'no-restricted-imports': ['error', { patterns }] },
+  }
+}
+
 export default defineConfigWithVueTs(
   { ignores: ['dist', 'src/api/generated.ts', 'public/theme.js'] },
   vue.configs['flat/recommended'],
   vueTsConfigs.strict,
   // Props are destructured: what is left out is undefined, as the types say.
   { rules: { 'vue/require-default-prop': 'off' } },
+  ...ROOMS.map(importsOf),
   prettier,
 )

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import { answered, api, Refused, type Gear, type KitItem } from '@/api/client'
-import { sheetOf, useKit, type GearKind } from '@/stores/kit'
-import { useNotices } from '@/stores/notices'
+import { sheetOf, useKit, type GearKind } from '@/look/kit'
+import { useNotices } from '@/ui/notices'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import PushButton from '@/ui/PushButton.vue'
 import TextField from '@/ui/TextField.vue'

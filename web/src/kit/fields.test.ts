@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { Gear } from '@/api/client'
 import kit from '../../../crates/server/demo/kit.json'
-import { kindOf } from '@/stores/kit'
-import { empty, fieldAt, gearOf, KINDS, numberOf, scaledNumber, shown, told, valuesOf } from './fields'
+import { kindOf } from '@/look/kit'
+import { empty, fieldAt, gearOf, KINDS, shown, told, valuesOf } from './fields'
 
 const GEAR = kit.items.map((item) => item.is as unknown as Gear)
 
@@ -38,13 +38,6 @@ describe('a piece of the kit in its form', () => {
     })
   })
 
-  it('takes a decimal comma and a fraction, and leaves nonsense to the server', () => {
-    expect(numberOf(' 6,3 ')).toBe(6.3)
-    expect(numberOf('1/800')).toBe(0.00125)
-    expect(numberOf('−78')).toBe(-78)
-    expect(numberOf('much')).toBe('much')
-  })
-
   it('finds the field that a problem belongs to', () => {
     const values = empty('strobe')
     expect(fieldAt('strobe', values, 'is.strobe.rated')).toBe('rated')
@@ -54,7 +47,7 @@ describe('a piece of the kit in its form', () => {
   })
 })
 
-describe('a flash bulb and a number in another unit', () => {
+describe('a flash bulb', () => {
   it('keeps a bulb’s sync, and the usual burn where it is left out', () => {
     const bulb = {
       strobe: {
@@ -66,10 +59,5 @@ describe('a flash bulb and a number in another unit', () => {
       },
     } as unknown as Gear
     expect(gearOf('strobe', valuesOf('strobe', bulb))).toEqual(bulb)
-  })
-
-  it('scales what is a number and leaves the rest as it was typed', () => {
-    expect(scaledNumber('12,5', 0.01)).toBeCloseTo(0.125)
-    expect(scaledNumber('a lot', 0.01)).toBe('a lot')
   })
 })

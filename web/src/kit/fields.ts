@@ -1,6 +1,7 @@
 import type { Gear } from '@/api/client'
-import type { GearKind } from '@/stores/kit'
-import { putAt, valueAt } from '@/ui/paths'
+import { numberOf } from '@/forms/numbers'
+import type { GearKind } from '@/look/kit'
+import { putAt, valueAt } from '@/forms/paths'
 
 /**
  * The form of a piece, as text in every field, so that nothing half typed is lost. A field's path is where its value stands in the piece;
@@ -431,20 +432,6 @@ export const shown = (kind: GearKind, values: Values): Field[] =>
 /** A piece of a kind that nothing was said of yet. */
 export function empty(kind: GearKind): Values {
   return Object.fromEntries(fieldsOf(kind).map((f) => [f.path, f.usual ?? (f.as === 'yes' ? 'no' : '')]))
-}
-
-/** A typed number or fraction (1/800); what is none goes to the server as it is, which says what would be right. */
-export function numberOf(text: string): number | string {
-  const typed = text.trim().replace(',', '.').replace('−', '-')
-  const part = /^(-?[\d.]+)\s*\/\s*([\d.]+)$/.exec(typed)
-  const n = part ? Number(part[1]) / Number(part[2]) : Number(typed)
-  return typed !== '' && Number.isFinite(n) ? n : text
-}
-
-/** The same in another unit; what is no number stays as it was typed, so that the server can say so. */
-export function scaledNumber(text: string, by: number): number | string {
-  const n = numberOf(text)
-  return typeof n === 'number' ? n * by : n
 }
 
 /** A short time as it is said: 1/800. */

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useBoard } from '@/stores/board'
-import { usePlan } from '@/stores/plan'
+import { useBoard } from '@/look/board'
+import { usePlan } from './store'
 import KeyCap from '@/ui/KeyCap.vue'
-import PlaceFields from './PlaceFields.vue'
-import PlanStage from './PlanStage.vue'
+import PlaceFields from '@/plan/panels/PlaceFields.vue'
+import PlanStage from '@/plan/drawing/PlanStage.vue'
 
 /** The plan beside the ladder, and in one line what the chosen light does from there. */
 const board = useBoard()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { usePreferences } from '@/stores/preferences'
+import { usePreferences } from './preferences'
 import KeyCap from './KeyCap.vue'
 
 /** The bar at the head of every view: where one is, and how it is lit. */

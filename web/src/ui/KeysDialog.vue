@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { usePreferences } from '@/stores/preferences'
+import { usePreferences } from './preferences'
 import KeyCap from './KeyCap.vue'
 import ModalDialog from './ModalDialog.vue'
 import PushButton from './PushButton.vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useNotices } from '@/stores/notices'
+import { useNotices } from './notices'
 import PushButton from './PushButton.vue'
 
 const notices = useNotices()

@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, nextTick } from 'vue'
-import { usePreferences } from '@/stores/preferences'
+import { usePreferences } from './preferences'
 import { useKeys, type Stroke } from './keys'
 
 describe('keys', () => {

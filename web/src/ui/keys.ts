@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { usePreferences } from '@/stores/preferences'
+import { usePreferences } from './preferences'
 
 export interface Stroke {
   key: string

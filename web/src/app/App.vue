@@ -1,0 +1,8 @@
+<script setup lang="ts">
+import NoticeBar from '@/ui/NoticeBar.vue'
+</script>
+
+<template>
+  <RouterView />
+  <NoticeBar />
+</template>

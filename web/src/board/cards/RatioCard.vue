@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { RatioSpec } from '@/api/client'
+import { useBoard } from '@/look/board'
+import { ratioBy, USUAL_RATIO } from '@/look/wishes'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import StepField from '@/forms/StepField.vue'
+
+/** The wished ratio of key to fill, in the photographer's own convention, and what lands on the face. */
+const board = useBoard()
+const target = computed(() => board.board?.ratio?.target)
+const face = computed(() => board.board?.face)
+
+const change = (part: Partial<RatioSpec>) =>
+  board.write({ ratio: { target: { ...USUAL_RATIO, ...target.value, ...part } } })
+const convention = computed({
+  get: () => target.value?.convention ?? 'lit_shadow',
+  set: (c) => change({ convention: c }),
+})
+const anchor = computed({ get: () => target.value?.anchor ?? 'lit_side', set: (a) => change({ anchor: a }) })
+
+const CONVENTIONS = [
+  { value: 'lit_shadow', words: 'lit : shadow' },
+  { value: 'readings', words: 'by readings' },
+] as const
+const ANCHORS = [
+  { value: 'lit_side', words: 'lit side on 0' },
+  { value: 'key_alone', words: 'key alone on 0' },
+] as const
+
+const rows = computed(() => {
+  const f = face.value
+  if (!f) return []
+  return [
+    { name: 'Lit side', now: f.lit.now.shown, after: f.lit.after?.shown },
+    {
+      name: f.room_is_fill ? 'Shadow side, by the room' : 'Shadow side',
+      now: f.shadow.now.shown,
+      after: f.shadow.after?.shown,
+    },
+    { name: 'Lit : shadow', now: f.ratio_now, after: f.ratio_after ?? undefined },
+  ]
+})
+</script>
+
+<template>
+  <section class="card p-3" aria-label="Ratio">
+    <h2 class="sr-only">Ratio</h2>
+    <div class="grid grid-cols-[1fr_1fr_1fr] gap-2">
+      <StepField
+        label="Ratio"
+        down
+        up
+        @down="board.write(ratioBy(target, -0.1))"
+        @up="board.write(ratioBy(target, 0.1))"
+      >
+        {{ board.board?.ratio?.shown ?? 'no ratio' }}
+      </StepField>
+      <ChoiceList v-model="convention" label="What the ratio means" :options="CONVENTIONS" />
+      <ChoiceList v-model="anchor" label="What lies on 0" :options="ANCHORS" />
+    </div>
+    <table class="mt-1 w-full text-body">
+      <thead>
+        <tr class="label text-text-2">
+          <th class="h-5 text-left font-normal">On the face</th>
+          <th class="w-20 text-right font-normal">now</th>
+          <th class="w-20 text-right font-normal">after</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.name" class="border-t border-line">
+          <td class="h-5 text-text-2">{{ row.name }}</td>
+          <td class="text-right">{{ row.now }}</td>
+          <td class="text-right" :class="row.after ? 'font-[700]' : 'text-text-3'">{{ row.after ?? '–' }}</td>
+        </tr>
+        <tr v-if="rows.length === 0" class="border-t border-line">
+          <td colspan="3" class="h-[60px] text-text-3">Told once key and fill are read.</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>

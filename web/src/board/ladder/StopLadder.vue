@@ -1,0 +1,509 @@
+<script setup lang="ts">
+import { useDebounceFn, useElementSize, useEventListener } from '@vueuse/core'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import type { Board, Entry, Lane } from '@/api/client'
+import { wishAt } from '@/look/wishes'
+import StateSign from '@/draw/StateSign.vue'
+import RoleMark from '@/draw/RoleMark.vue'
+import { MARKS, ROLE_COLOURS } from '@/draw/marks'
+import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf, TRIGGER, type Ghost } from './geometry'
+import { FTspans } from '@/draw/FTspans'
+import LadderTable from '@/draw/LadderTable.vue'
+import ZonePatterns from '@/draw/ZonePatterns.vue'
+
+/** The stop ladder: the order of the work is its head, every light stands on one scale of stops, what is dialled is its foot. */
+const {
+  board,
+  chosen,
+  ghosts = [],
+  still = false,
+} = defineProps<{ board: Board; chosen: string; ghosts?: Ghost[]; still?: boolean }>()
+const emit = defineEmits<{ choose: [lane: string]; draft: [entry: Entry]; write: [entry: Entry]; drop: [] }>()
+
+const frame = useTemplateRef('frame')
+const { width, height } = useElementSize(frame, { width: 816, height: 554 })
+
+/** Marks glide when a level changes, not when the ladder is laid out anew. */
+const glides = ref(false)
+const glideSoon = useDebounceFn(() => (glides.value = true), 300)
+watch(
+  [width, height, () => board.lanes.length],
+  () => {
+    glides.value = false
+    void glideSoon()
+  },
+  { immediate: true },
+)
+
+const foot = computed(() => FOOT + (board.lanes.some((l) => l.foot.trigger) ? TRIGGER : 0))
+const body = computed(() => Math.max(240, height.value - HEAD - foot.value))
+/** Many lanes stand close: their numbers on the rail give way to their names. */
+const close = computed(() => board.lanes.length > 9)
+const scale = computed(() => scaleOf(board, body.value))
+const boxes = computed(() => laneBoxes(board, width.value))
+const drawing = computed(() => draw(board, boxes.value, scale.value, ghosts))
+const camera = computed(() => boxes.value.find((b) => b.lane.kind === 'camera'))
+/** All lanes together: wider than the card where there are many. */
+const inner = computed(() => boxes.value.reduce((sum, box) => sum + box.w, 0))
+const columns = computed(() => boxes.value.map((b) => `${b.w}px`).join(' '))
+const strip = computed(() => {
+  const perTenth = scale.value.y(board.ladder.top - 0.1) - scale.value.y(board.ladder.top)
+  return board.ladder.tones.slice(0, -1).map((tone, i) => ({
+    y: scale.value.y(board.ladder.top) + i * perTenth,
+    h: perTenth + 0.5,
+    grey: `rgb(${tone} ${tone} ${tone})`,
+  }))
+})
+
+const isOff = (lane: Lane) => lane.state === 'over' || lane.state === 'under'
+const isRight = (lane: Lane) => ['on_target', 'removed', 'kept'].includes(lane.state)
+
+/** A wish is dragged in tenths: the board follows while it moves, one entry is written when it is let go. */
+const dragged = ref<{ lane: string; from: number; level: number }>()
+
+function grab(event: PointerEvent, id: string): void {
+  const lane = board.lanes.find((l) => l.id === id)
+  const level = lane?.target?.stops ?? lane?.floor?.stops
+  if (still || event.button !== 0 || level === undefined) return
+  emit('choose', id)
+  // The drawing holds the pointer, not the mark: marks come and go while a wish moves.
+  ;(event.currentTarget as SVGElement).ownerSVGElement?.setPointerCapture(event.pointerId)
+  dragged.value = { lane: id, from: level, level }
+}
+
+function drag(event: PointerEvent): void {
+  if (!dragged.value || !frame.value) return
+  const top = frame.value.getBoundingClientRect().top + HEAD
+  const level = Math.round(scale.value.stops(event.clientY - top) * 10) / 10
+  if (level === dragged.value.level) return
+  dragged.value = { ...dragged.value, level }
+  write('draft', dragged.value)
+}
+
+function letGo(): void {
+  const last = dragged.value
+  dragged.value = undefined
+  if (!last) return
+  // Brought back to where it was: nothing is written, and what was shown on the way goes.
+  if (last.level === last.from) emit('drop')
+  else write('write', last)
+}
+
+function giveUp(): void {
+  if (!dragged.value) return
+  dragged.value = undefined
+  emit('drop')
+}
+
+// Whatever has focus: a drag is given up by hand and by key alike.
+useEventListener(window, 'keydown', (event) => event.key === 'Escape' && giveUp(), { capture: true })
+
+function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; level: number }): void {
+  const lane = board.lanes.find((l) => l.id === id)
+  if (!lane) return
+  if (how === 'draft') emit('draft', wishAt(lane, level))
+  else emit('write', wishAt(lane, level))
+}
+</script>
+
+<template>
+  <section
+    ref="frame"
+    class="card relative overflow-x-auto overflow-y-hidden [scrollbar-width:thin]"
+    aria-label="Stop ladder"
+  >
+    <!-- The chosen lane, through head, scale and foot. -->
+    <template v-for="box in boxes" :key="box.lane.id">
+      <div
+        v-if="box.lane.id === chosen"
+        class="pointer-events-none absolute inset-y-0 border-t-[3px] border-text bg-text/[0.055]"
+        :style="{ left: `${box.x}px`, width: `${box.w}px` }"
+      />
+    </template>
+
+    <div class="grid" :style="{ gridTemplateColumns: columns, height: `${HEAD}px` }" role="toolbar" aria-label="Lanes">
+      <button
+        v-for="{ lane } in boxes"
+        :key="lane.id"
+        type="button"
+        class="min-w-0 border-l border-line pt-[9px] text-left first:border-l-0 focus-visible:outline-offset-[-3px]"
+        :class="close ? 'px-1' : 'px-2'"
+        :aria-pressed="lane.id === chosen"
+        :title="`${lane.name}, ${lane.words}`"
+        @click="emit('choose', lane.id)"
+      >
+        <span
+          class="flex items-center font-[650]"
+          :class="close ? 'gap-1 text-label [font-stretch:84%]!' : 'gap-[6px] text-head'"
+        >
+          <RoleMark v-if="lane.role" :role="lane.role" />
+          <span class="truncate" :class="lane.state === 'untouched' ? 'text-text-3' : ''">{{ lane.name }}</span>
+          <span v-if="!close" class="ml-auto text-tick font-normal text-text-3">{{ lane.number }}</span>
+        </span>
+        <span
+          class="label mt-[3px] flex items-center"
+          :class="[
+            close ? 'gap-[3px] !text-tick [font-stretch:75%]!' : 'gap-[5px]',
+            isOff(lane) || lane.state === 'read_again'
+              ? 'font-[700] text-text'
+              : lane.state === 'untouched'
+                ? 'text-text-3'
+                : 'text-text-2',
+          ]"
+        >
+          <StateSign :state="lane.state" />
+          <span class="truncate" :class="isRight(lane) ? 'text-text' : ''">{{ lane.words }}</span>
+        </span>
+      </button>
+    </div>
+
+    <svg
+      class="absolute left-0 block touch-none select-none"
+      :style="{ top: `${HEAD}px` }"
+      :width="inner"
+      :height="body"
+      role="img"
+      aria-label="Every light on one scale of stops against the exposure. The table that follows says the same."
+      @pointermove="drag"
+      @pointerup="letGo"
+      @pointercancel="giveUp"
+    >
+      <ZonePatterns id="ladder" />
+
+      <rect :width="inner" :height="scale.y(board.ladder.clip)" fill="url(#ladder-clip)" />
+      <rect
+        :y="scale.y(board.ladder.black)"
+        :width="inner"
+        :height="body - scale.y(board.ladder.black)"
+        fill="url(#ladder-black)"
+      />
+      <path
+        :d="`M0 ${scale.y(board.ladder.clip)}H${inner}M0 ${scale.y(board.ladder.black)}H${inner}`"
+        stroke="var(--line-2)"
+      />
+      <path
+        :d="board.ladder.rungs.map((r) => `M0 ${scale.y(r.stops)}H${inner}`).join('')"
+        stroke="var(--line)"
+        shape-rendering="crispEdges"
+      />
+      <path
+        :d="
+          boxes
+            .slice(1)
+            .map((b) => `M${b.x} 0V${body}`)
+            .join('')
+        "
+        stroke="var(--line)"
+        shape-rendering="crispEdges"
+      />
+      <path :d="`M0 ${scale.y(0)}H${inner}`" stroke="var(--text)" stroke-width="1.600" />
+
+      <!-- The camera's lane is the scale itself. -->
+      <g v-if="camera">
+        <rect
+          v-for="(band, i) in strip"
+          :key="i"
+          :x="camera.x + camera.w / 2 - 7"
+          :y="band.y"
+          width="14"
+          :height="band.h"
+          :fill="band.grey"
+        />
+        <rect
+          :x="camera.x + camera.w / 2 - 7"
+          :y="scale.y(board.ladder.top) - 0.5"
+          width="14"
+          :height="scale.y(board.ladder.bottom) - scale.y(board.ladder.top) + 1"
+          fill="none"
+          stroke="var(--line-2)"
+        />
+        <g class="scale">
+          <g v-for="rung in board.ladder.rungs" :key="rung.shown">
+            <path
+              :d="`M${camera.x + camera.w / 2 - 11} ${scale.y(rung.stops)}h4m14 0h4`"
+              stroke="var(--edge)"
+              shape-rendering="crispEdges"
+            />
+            <text
+              :x="camera.x + camera.w / 2 - 14"
+              :y="scale.y(rung.stops) + 4"
+              text-anchor="end"
+              :class="rung.stops === 0 ? 'zero' : ''"
+            >
+              {{ rung.shown }}
+            </text>
+            <text
+              v-if="rung.aperture"
+              :x="camera.x + camera.w / 2 + 14"
+              :y="scale.y(rung.stops) + 4"
+              :class="rung.stops === 0 ? 'zero' : ''"
+            >
+              <FTspans :f="rung.aperture" :size="12" />
+            </text>
+          </g>
+        </g>
+      </g>
+
+      <!-- Levels, wishes, and what lies between. -->
+      <path
+        v-for="(rule, i) in drawing.rules"
+        :key="`rule-${i}`"
+        :d="`M${rule.x1} ${rule.y}H${rule.x2}`"
+        :stroke="rule.role ? ROLE_COLOURS[rule.role] : 'var(--text)'"
+        :stroke-width="rule.form === 'bar' ? 3 : rule.form === 'floor' ? 1.8 : 1"
+        :stroke-dasharray="rule.form === 'likely' ? '2 3' : rule.form === 'after' ? '3 3' : undefined"
+        :opacity="rule.form === 'level' ? 0.6 : 1"
+      />
+      <path
+        v-for="(rule, i) in drawing.rules.filter((r) => r.form === 'floor')"
+        :key="`floor-${i}`"
+        :d="`M${rule.x1 + 4} ${rule.y}h10l-5 5z`"
+        :fill="ROLE_COLOURS[rule.role ?? 'room']"
+      />
+      <path
+        v-for="(ruler, i) in drawing.rulers"
+        :key="`ruler-${i}`"
+        :d="
+          `M${ruler.x} ${ruler.y1}V${ruler.y2}` +
+          ruler.ticks.map((t) => `M${ruler.x} ${t.y}h${t.long ? 6 : 3}`).join('')
+        "
+        :stroke="ROLE_COLOURS[ruler.role]"
+        stroke-width="1.200"
+        fill="none"
+      />
+      <path
+        v-for="(whisker, i) in drawing.whiskers"
+        :key="`whisker-${i}`"
+        :d="`M${whisker.x - 3} ${whisker.y1}h6m-3 0V${whisker.y2}m-3 0h6`"
+        :stroke="ROLE_COLOURS[whisker.role]"
+        stroke-dasharray="2 3"
+        fill="none"
+      />
+      <g v-if="drawing.bracket" fill="none" stroke="var(--text-2)">
+        <path
+          :d="`M${drawing.bracket.x - 9} ${drawing.bracket.y1}H${drawing.bracket.x}V${drawing.bracket.y2}h9`"
+          stroke="var(--text)"
+          stroke-width="1.400"
+        />
+        <path
+          v-if="drawing.bracket.box && drawing.bracket.box.y > Math.max(drawing.bracket.y1, drawing.bracket.y2)"
+          :d="`M${drawing.bracket.x} ${Math.max(drawing.bracket.y1, drawing.bracket.y2)}V${drawing.bracket.box.y}`"
+          stroke-dasharray="1.500 3"
+        />
+        <rect
+          v-if="drawing.bracket.box"
+          :x="drawing.bracket.box.x + 0.5"
+          :y="drawing.bracket.box.y + 0.5"
+          :width="drawing.bracket.box.w - 1"
+          :height="drawing.bracket.box.h - 1"
+          rx="5"
+          fill="var(--card)"
+          stroke="var(--line-2)"
+        />
+      </g>
+      <g
+        v-if="drawing.bracket?.box"
+        class="bracket"
+        text-anchor="middle"
+        :transform="`translate(${drawing.bracket.box.x + drawing.bracket.box.w / 2} ${drawing.bracket.box.y})`"
+      >
+        <text y="21" class="ratio">{{ drawing.bracket.lines[0] }}</text>
+        <text y="36">{{ drawing.bracket.lines[1] }}</text>
+        <text y="51">{{ drawing.bracket.lines[2] }}</text>
+        <text y="66" class="other">{{ drawing.bracket.lines[3] }}</text>
+      </g>
+      <path
+        v-for="(arrow, i) in drawing.arrows"
+        :key="`arrow-${i}`"
+        :d="`M${arrow.x} ${arrow.y1}V${arrow.y2}m-3 ${arrow.y2 > arrow.y1 ? -4 : 4}l3 ${arrow.y2 > arrow.y1 ? 4 : -4}l3 ${arrow.y2 > arrow.y1 ? -4 : 4}`"
+        fill="none"
+        stroke="var(--text-2)"
+      />
+
+      <rect
+        v-for="(handle, i) in still ? [] : drawing.handles"
+        :key="`handle-${i}`"
+        class="cursor-ns-resize"
+        :x="handle.x"
+        :y="handle.y"
+        :width="handle.w"
+        :height="handle.h"
+        :data-handle="handle.lane"
+        fill="transparent"
+        @pointerdown="grab($event, handle.lane)"
+      />
+      <g
+        v-for="(shape, i) in drawing.shapes"
+        :key="`${shape.lane}.${shape.form}.${i}`"
+        :class="[glides && !dragged ? 'glides' : '', shape.handle && !still ? 'cursor-ns-resize' : '']"
+        :style="{ transform: `translate(${shape.x}px, ${shape.y}px)` }"
+        :data-mark="`${shape.lane}.${shape.form}`"
+        @pointerdown="shape.handle && grab($event, shape.lane)"
+      >
+        <rect v-if="shape.handle" x="-16" y="-16" width="32" height="32" fill="transparent" />
+        <path
+          v-if="shape.form === 'seated'"
+          :d="MARKS.key(R + 3)"
+          fill="var(--card)"
+          :stroke="ROLE_COLOURS[shape.role]"
+          stroke-width="1.800"
+        />
+        <path
+          v-if="shape.form === 'ghost'"
+          :d="MARKS[shape.role](GHOST_R)"
+          fill="none"
+          :stroke="ROLE_COLOURS[shape.role]"
+          stroke-width="1.100"
+          stroke-dasharray="2.500 2"
+        />
+        <path
+          v-else
+          :d="MARKS[shape.role](shape.form === 'hollow' ? R - 1 : shape.form === 'seated' ? R - 2 : R)"
+          :fill="shape.form === 'hollow' ? 'var(--well)' : ROLE_COLOURS[shape.role]"
+          :stroke="shape.form === 'hollow' ? ROLE_COLOURS[shape.role] : 'none'"
+          stroke-width="1.800"
+          stroke-linejoin="round"
+        />
+        <path
+          v-if="shape.beyond"
+          :d="shape.beyond === 'above' ? 'M-4 -10l4 -4l4 4' : 'M-4 10l4 4l4 -4'"
+          fill="none"
+          :stroke="ROLE_COLOURS[shape.role]"
+          stroke-width="1.400"
+        />
+      </g>
+
+      <g class="texts">
+        <text
+          v-for="t in drawing.texts"
+          :key="t.what.id"
+          :data-text="t.what.id"
+          :class="t.what.kind"
+          :x="t.x"
+          :y="t.y + t.h - 3.5"
+          :style="t.what.kind === 'gap' && t.what.role ? { fill: ROLE_COLOURS[t.what.role] } : undefined"
+          :font-size="sizeOf(t.what.kind)"
+        >
+          <FTspans v-if="t.what.f" :f="t.what.f" :size="sizeOf(t.what.kind)" />
+          <template v-else>{{ t.what.text }}</template>
+        </text>
+      </g>
+
+      <g v-if="drawing.legend" class="texts" :transform="`translate(${drawing.legend.x} ${drawing.legend.y})`">
+        <g v-for="(row, i) in ['last reading', 'target', 'after the move']" :key="row">
+          <circle
+            cx="8"
+            :cy="10 + i * 19"
+            r="5.500"
+            :fill="i === 0 ? 'var(--text-2)' : 'none'"
+            stroke="var(--text-2)"
+            stroke-width="1.200"
+            :stroke-dasharray="i === 2 ? '2 2' : undefined"
+          />
+          <text x="22" :y="14 + i * 19" class="quiet" font-size="12">{{ row }}</text>
+        </g>
+      </g>
+    </svg>
+
+    <div
+      class="absolute bottom-0 left-0 grid"
+      :style="{ gridTemplateColumns: columns, height: `${foot}px` }"
+      aria-hidden="true"
+    >
+      <div
+        v-for="{ lane } in boxes"
+        :key="lane.id"
+        class="label min-w-0 overflow-hidden border-l border-line pt-[6px] leading-[15px] first:border-l-0"
+        :class="close ? 'px-1' : 'px-2'"
+      >
+        <template v-if="lane.foot.strong">
+          <p class="truncate text-[13px] font-[650]">{{ lane.foot.strong }}</p>
+          <p class="truncate" :class="lane.foot.pending ? 'font-[650] text-text' : 'text-text-2'">
+            {{ lane.foot.pending ?? lane.foot.plain }}
+          </p>
+          <p class="truncate text-text-2">{{ lane.foot.third }}</p>
+          <p v-if="lane.foot.trigger" class="truncate text-text-2">{{ lane.foot.trigger }}</p>
+        </template>
+        <p v-else class="text-text-2">{{ lane.foot.plain }}</p>
+      </div>
+    </div>
+
+    <LadderTable :board="board" />
+  </section>
+</template>
+
+<style scoped>
+svg text {
+  fill: var(--text);
+  font-stretch: 84%;
+  paint-order: stroke;
+  stroke: var(--card);
+  stroke-width: 3px;
+  stroke-linejoin: round;
+}
+
+.scale text {
+  font-size: 12px;
+  fill: var(--text-2);
+}
+
+.scale text.zero {
+  fill: var(--text);
+  font-weight: 700;
+}
+
+:deep(.f) {
+  font-family: var(--font-voice);
+  font-style: italic;
+  font-weight: 500;
+}
+
+.texts .value {
+  font-weight: 650;
+  font-stretch: 90%;
+}
+
+.texts .target {
+  font-weight: 650;
+  font-stretch: 90%;
+  fill: var(--text-2);
+}
+
+.texts .quiet {
+  fill: var(--text-3);
+}
+
+.texts .zone {
+  fill: var(--text-2);
+}
+
+.texts .gap {
+  font-weight: 750;
+  font-stretch: 90%;
+}
+
+:deep(.tenths) {
+  font-weight: 600;
+}
+
+.bracket text {
+  font-size: 12px;
+  fill: var(--text-2);
+  stroke: none;
+}
+
+.bracket .ratio {
+  font-size: 18px;
+  font-weight: 650;
+  font-stretch: 90%;
+  fill: var(--text);
+}
+
+.bracket .other {
+  fill: var(--text-3);
+}
+
+.glides {
+  transition: transform 180ms ease-out;
+}
+</style>

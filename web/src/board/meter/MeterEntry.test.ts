@@ -1,0 +1,108 @@
+import { mount, type VueWrapper } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { defineComponent, h, ref } from 'vue'
+import type { Entry, Refused, Scales, SetupView } from '@/api/client'
+import { useBoard } from '@/look/board'
+import { useNotices } from '@/ui/notices'
+import MeterEntry from './MeterEntry.vue'
+
+const lane = (id: string, kind: string, role?: string) => ({ id, kind, role, name: id === 'key' ? 'Key' : 'Fill' })
+const view = {
+  id: 'look',
+  version: 3,
+  setup: { lights: [{ id: 'key' }, { id: 'fill' }] },
+  board: { lanes: [lane('key', 'light', 'key'), lane('fill', 'light', 'fill')], next: { lane: 'key' } },
+} as unknown as SetupView
+const refusal = (detail: string) => ({ problem: { detail } }) as unknown as Refused
+
+describe('the meter entry', () => {
+  let board: ReturnType<typeof useBoard>
+  let page: VueWrapper
+  let written: Entry[]
+  /** Answers of the check, one for each reading, given when the test says so. */
+  let checks: ((refused?: Refused) => Promise<void>)[]
+
+  beforeEach(() => {
+    setActivePinia(createPinia())
+    localStorage.clear()
+    board = useBoard()
+    board.view = view
+    board.choose('key')
+    written = []
+    checks = []
+    vi.spyOn(board, 'tryOut').mockResolvedValue()
+    vi.spyOn(board, 'write').mockImplementation((entry) => void written.push(entry))
+    vi.spyOn(board, 'check').mockImplementation(
+      () =>
+        new Promise((answered) => {
+          checks.push(async (refused) => {
+            answered(refused)
+            await new Promise((r) => setTimeout(r))
+          })
+        }),
+    )
+    const typed = ref('')
+    const around = defineComponent(() => () => {
+      const scales = { isos: [], shutters: [] } as unknown as Scales
+      return h(MeterEntry, { scales, modelValue: typed.value, 'onUpdate:modelValue': (v: string) => (typed.value = v) })
+    })
+    page = mount(around, { attachTo: document.body })
+  })
+  afterEach(() => page.unmount())
+
+  const field = () => page.get<HTMLInputElement>('[data-entry]')
+  async function log(text: string): Promise<void> {
+    await field().setValue(text)
+    await field().trigger('keydown', { key: 'Enter' })
+    await new Promise((r) => setTimeout(r))
+  }
+  const shows = () => written.map((e) => 'reading' in e && [e.reading.of, e.reading.shows])
+
+  it('takes the next reading while the one before is still asked about, and logs both in order', async () => {
+    await log('5.6 1')
+    expect(field().element.value).toBe('')
+    await log('4 4')
+    // One after the other: the second is asked about when the first is done.
+    expect(checks).toHaveLength(1)
+    await checks[0]?.()
+    await checks[1]?.()
+    expect(shows()).toEqual([
+      ['key', '5.6 1'],
+      ['key', '4 4'],
+    ])
+  })
+
+  it('gives back what is not understood, with why, and logs it once it is mended', async () => {
+    await log('7.3 4')
+    await checks[0]?.(refusal('7.3 is no whole stop.'))
+    expect(field().element.value).toBe('7.3 4')
+    expect(field().attributes('aria-invalid')).toBe('true')
+    expect(page.text()).toContain('7.3 is no whole stop.')
+    await log('8 1')
+    await checks[1]?.()
+    expect(shows()).toEqual([['key', '8 1']])
+  })
+
+  it('leaves alone what is being typed, and tells what was not logged', async () => {
+    await log('7.3 4')
+    await field().setValue('5.')
+    await checks[0]?.(refusal('7.3 is no whole stop.'))
+    expect(field().element.value).toBe('5.')
+    expect(useNotices().now).toMatchObject({ words: '“7.3 4” was not logged: 7.3 is no whole stop.', warn: true })
+    expect(written).toEqual([])
+  })
+
+  it('does not put a reading into the field of another light', async () => {
+    await log('7.3 4')
+    board.choose('fill')
+    await checks[0]?.(refusal('7.3 is no whole stop.'))
+    expect(field().element.value).toBe('')
+    expect(useNotices().now?.words).toContain('“7.3 4” was not logged')
+  })
+
+  it('logs nothing where nothing is typed', async () => {
+    await log('  ')
+    expect(checks).toHaveLength(0)
+  })
+})

@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import { refDebounced, useStorage } from '@vueuse/core'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import type { Scales } from '@/api/client'
+import { useBoard } from '@/look/board'
+import { useNotices } from '@/ui/notices'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import FNumber from '@/draw/FNumber.vue'
+import KeyCap from '@/ui/KeyCap.vue'
+import RoleMark from '@/draw/RoleMark.vue'
+import WordLine from '@/draw/WordLine.vue'
+import HowFields from './HowFields.vue'
+import { useReading } from './reading'
+
+/** One field, always ready: what the meter shows, of the light that is chosen. */
+const { scales } = defineProps<{ scales: Scales }>()
+const board = useBoard()
+const notices = useNotices()
+const typed = defineModel<string>({ required: true })
+
+const field = useTemplateRef('field')
+/** How the meter is set; empty is as the camera. */
+const iso = useStorage('ink-lamp.meter-iso', '')
+const shutter = useStorage('ink-lamp.meter-shutter', '')
+
+const asCamera = { value: '', words: 'as camera' }
+const isos = computed(() => [asCamera, ...scales.isos.map((i) => ({ value: i, words: `ISO ${i}` }))])
+const shutters = computed(() => [asCamera, ...scales.shutters.map((s) => ({ value: s, words: `${s} s` }))])
+
+const { subjects, subject, how, entry, echo } = useReading(
+  () => typed.value,
+  () => ({ iso: iso.value || undefined, shutter: shutter.value || undefined }),
+)
+
+// A reading that is half typed is no mistake yet: what is wrong is said once the hands rest.
+const settled = refDebounced(typed, 500)
+const tried = ref(false)
+watch(typed, () => (tried.value = false))
+const wrong = computed(() =>
+  entry.value && (tried.value || settled.value === typed.value) ? board.draftRefused?.problem.detail : undefined,
+)
+
+/** Takes the reading out of the field at once: the next one may be typed while this one is still asked about. */
+function log(): void {
+  const now = entry.value
+  if (!now) return
+  const [text, lane] = [typed.value, subject.value?.id]
+  typed.value = ''
+  focus()
+  void board.inTurn(async () => {
+    const refused = await board.check(now)
+    if (!refused) {
+      board.write(now)
+      how.logged()
+    } else if (typed.value === '' && subject.value?.id === lane) {
+      // What is not understood comes back to be mended: nothing typed is lost.
+      typed.value = text
+      await nextTick()
+      board.draftRefused = refused
+      tried.value = true
+    } else {
+      notices.say(`“${text}” was not logged: ${refused.problem.detail}`, { warn: true })
+    }
+  })
+}
+
+function focus(): void {
+  field.value?.focus()
+}
+
+function leave(): void {
+  typed.value = ''
+  field.value?.blur()
+}
+
+defineExpose({ focus })
+</script>
+
+<template>
+  <section class="card flex flex-col gap-[6px] p-[10px]" aria-label="Meter entry">
+    <div class="flex flex-wrap gap-[2px]" role="radiogroup" aria-label="What was read">
+      <button
+        v-for="lane in subjects"
+        :key="lane.id"
+        type="button"
+        role="radio"
+        :aria-checked="lane.id === subject?.id"
+        :title="lane.name"
+        class="flex h-8 items-center gap-[6px] rounded-key border px-2 text-body"
+        :class="lane.id === subject?.id ? 'border-edge font-[700] text-text' : 'border-transparent text-text-2'"
+        @click="(board.choose(lane.id), focus())"
+      >
+        <RoleMark v-if="lane.role" :role="lane.role" :size="13" />
+        <span :class="subjects.length > 6 && lane.role && lane.id !== subject?.id ? 'sr-only' : ''">{{
+          lane.name
+        }}</span>
+        <span
+          v-if="subjects.length > 6 && lane.id !== subject?.id && /\d$/.test(lane.name)"
+          class="label -ml-1"
+          aria-hidden="true"
+          >{{ lane.name.split(' ').pop() }}</span
+        >
+      </button>
+    </div>
+    <div class="flex h-12 items-stretch gap-3">
+      <input
+        ref="field"
+        v-model="typed"
+        data-entry
+        class="w-[152px] shrink-0 rounded-key focus-visible:outline-offset-0 border bg-field px-3 text-entry font-[620] text-text placeholder:text-[15px] placeholder:font-normal placeholder:text-text-3"
+        :class="wrong ? 'border-warn' : 'border-edge'"
+        :aria-label="`Reading of ${subject?.name.toLowerCase() ?? 'nothing'}`"
+        :aria-invalid="wrong ? true : undefined"
+        aria-describedby="meter-echo"
+        placeholder="5.6 8"
+        inputmode="decimal"
+        autocomplete="off"
+        spellcheck="false"
+        maxlength="24"
+        @keydown.enter.prevent="log"
+        @keydown.esc.stop="leave"
+      />
+      <div id="meter-echo" class="min-w-0 flex-1 overflow-hidden text-[12.500px] leading-4" aria-live="polite">
+        <p v-if="wrong" class="text-warn">{{ wrong }}</p>
+        <template v-else-if="echo">
+          <p v-for="(line, i) in echo.lines" :key="i" class="text-text-2">
+            <b v-if="i === 0" class="mr-1 font-[650] text-text"><FNumber :f="echo.aperture" /></b
+            ><WordLine :line="line" />
+          </p>
+        </template>
+        <p v-else class="pt-1 text-text-3">
+          Type it as on the meter:<br /><b class="font-[650] text-text-2">5.6 1</b> and <KeyCap>Enter</KeyCap>
+        </p>
+      </div>
+    </div>
+    <div class="flex items-center gap-2">
+      <span class="label text-text-2">Meter at</span>
+      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" class="w-[96px]" />
+      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" class="w-[96px]" />
+      <Popover class="relative ml-auto min-w-0">
+        <PopoverButton
+          class="label flex h-8 max-w-[150px] min-w-0 items-center rounded-key border border-line-2 px-2 text-text-2 hover:border-edge"
+          :aria-label="`How it is read: ${how.words.value}`"
+          ><span class="truncate">{{ how.words.value }}</span></PopoverButton
+        >
+        <PopoverPanel
+          class="absolute right-0 z-30 mt-1 w-[380px] rounded-card border border-edge bg-card p-4"
+          aria-label="How it is read"
+        >
+          <HowFields :how="how" :kind="subject?.kind" />
+        </PopoverPanel>
+      </Popover>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,27 @@
+import { computed, watch } from 'vue'
+import type { Entry, Lane } from '@/api/client'
+import { useBoard } from '@/look/board'
+import { useHow } from './how'
+
+const READ: Lane['kind'][] = ['room', 'light', 'whole']
+
+/** The reading that is being typed, of the lane that is chosen: what it would be, tried out as it is typed, and what it means. */
+export function useReading(shows: () => string, meter: () => { iso?: string; shutter?: string } = () => ({})) {
+  const board = useBoard()
+  /** What can be read. */
+  const subjects = computed(() => board.view?.board.lanes.filter((l) => READ.includes(l.kind)) ?? [])
+  const subject = computed(() => subjects.value.find((l) => l.id === board.chosen) ?? subjects.value[0])
+  const how = useHow(() => subject.value)
+  const entry = computed<Entry | undefined>(() => {
+    const [typed, of] = [shows().trim(), subject.value?.id]
+    return typed && of
+      ? { reading: { of, shows: typed, ...meter(), how: how.how.value, light: how.light.value } }
+      : undefined
+  })
+  watch(entry, (now) => {
+    if (now) void board.tryOut(now, false)
+    else board.dropDraft()
+  })
+  const echo = computed(() => (entry.value && !board.draftInFull ? board.draft?.echo : undefined))
+  return { subjects, subject, how, entry, echo }
+}

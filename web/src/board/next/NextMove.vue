@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import type { components } from '@/api/generated'
+import KeyCap from '@/ui/KeyCap.vue'
+import WordLine from '@/draw/WordLine.vue'
+import PowerScale from './PowerScale.vue'
+
+/** One sentence, one action. */
+const { next, still = false } = defineProps<{ next: components['schemas']['NextMove']; still?: boolean }>()
+const emit = defineEmits<{ done: [] }>()
+
+const card = useTemplateRef('card')
+const { width } = useElementSize(card, { width: 816, height: 144 })
+
+/** The sentence is set as large as it stands on one line, down to a size at which it takes two. */
+const size = computed(() => {
+  const letters = next.say.reduce(
+    (sum, span) => sum + ('text' in span ? span.text.length : 'strong' in span ? span.strong.length * 1.12 : 4),
+    0,
+  )
+  return Math.round(Math.min(43, Math.max(23, (width.value - 40) / (letters * 0.5))))
+})
+</script>
+
+<template>
+  <section
+    ref="card"
+    class="card grid grid-rows-[56px_1fr] overflow-hidden px-[18px] pt-2 pb-2"
+    aria-labelledby="next-move"
+  >
+    <h2
+      id="next-move"
+      class="flex items-center font-voice leading-[1.08] font-[430] tracking-[-0.012em]"
+      :style="{ fontSize: `${size}px` }"
+      aria-live="polite"
+    >
+      <span><WordLine :line="next.say" /></span>
+    </h2>
+    <div class="flex items-center gap-4">
+      <div class="min-w-0 flex-1 leading-[19px] text-text-2">
+        <p v-for="(line, i) in next.why" :key="i" :class="i === 0 ? 'text-body text-text' : 'label'">
+          <WordLine :line="line" />
+        </p>
+      </div>
+      <PowerScale v-if="next.power" :power="next.power" class="shrink-0 max-[1100px]:hidden" />
+      <button
+        v-if="next.action"
+        type="button"
+        class="flex h-10 shrink-0 items-center gap-2 rounded-key bg-act px-4 text-head font-[650] text-act-t disabled:opacity-50"
+        :disabled="still"
+        @click="emit('done')"
+      >
+        {{ next.action.label }} <KeyCap>D</KeyCap>
+      </button>
+    </div>
+  </section>
+</template>

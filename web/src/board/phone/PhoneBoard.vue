@@ -1,0 +1,249 @@
+<script setup lang="ts">
+import { useWakeLock } from '@vueuse/core'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import HowFields from '@/board/meter/HowFields.vue'
+import { useReading } from '@/board/meter/reading'
+import { useBoard } from '@/look/board'
+import FNumber from '@/draw/FNumber.vue'
+import ModalDialog from '@/ui/ModalDialog.vue'
+import RoleMark from '@/draw/RoleMark.vue'
+import WordLine from '@/draw/WordLine.vue'
+import MeterKeys from './MeterKeys.vue'
+import SpineLadder from './SpineLadder.vue'
+
+/** The board beside the sitter: one hand, no scroll, two taps a reading. */
+const emit = defineEmits<{ work: [] }>()
+const board = useBoard()
+const whole = ref('')
+const tenth = ref('')
+const howOpen = ref(false)
+
+const {
+  subjects: lanes,
+  subject,
+  how,
+  entry,
+  echo,
+} = useReading(() => (whole.value ? `${whole.value} ${tenth.value || '0'}` : ''))
+const findings = computed(() => board.board?.findings ?? [])
+const findingsOpen = ref(false)
+
+// The screen stays on beside the sitter, where the browser can do that (it needs a secure address).
+const wake = useWakeLock()
+onMounted(() => void wake.request('screen').catch(() => undefined))
+onUnmounted(() => void wake.release().catch(() => undefined))
+
+watch(
+  () => subject.value?.id,
+  () => clear(),
+)
+const wrong = computed(() => (entry.value ? board.draftRefused?.problem.detail : undefined))
+const ghost = computed(() => {
+  const lane =
+    entry.value && board.draft && !board.draftInFull
+      ? board.draft.board.lanes.find((l) => l.id === subject.value?.id)
+      : undefined
+  const mark = lane?.reading
+  return lane && mark ? { lane: lane.id, stops: mark.stops, shown: mark.shown } : undefined
+})
+
+function clear(): void {
+  whole.value = tenth.value = ''
+}
+
+function log(): void {
+  const now = entry.value
+  if (!now || wrong.value) return
+  navigator.vibrate?.(12)
+  clear()
+  how.logged()
+  // In turn with what was done before: two quick taps must not overtake each other.
+  void board.inTurn(() => board.write(now))
+}
+
+function done(): void {
+  if (board.doNext()) navigator.vibrate?.(12)
+}
+const next = computed(() => board.board?.next)
+/** Set as large as it stands on two lines. */
+const size = computed(() => {
+  const letters =
+    next.value?.say.reduce(
+      (n, s) => n + ('text' in s ? s.text.length : 'strong' in s ? s.strong.length * 1.2 : 4),
+      0,
+    ) ?? 1
+  return Math.round(Math.min(33, Math.max(20, 1320 / letters)))
+})
+const camera = computed(() => board.board?.camera)
+const kept = computed(() => board.waiting)
+</script>
+
+<template>
+  <main class="flex h-dvh min-h-[640px] flex-col gap-2 overflow-hidden px-2" aria-label="Board on the phone">
+    <header class="flex h-11 shrink-0 items-center gap-2 px-1">
+      <RouterLink to="/" class="flex h-11 items-center text-[15px] text-text-2"
+        >‹ Sitting {{ board.view?.sitting.number }}</RouterLink
+      >
+      <h1 class="sr-only">{{ board.view?.sitting.name }}, {{ board.view?.name }}</h1>
+      <RouterLink
+        v-if="board.view"
+        :to="{ name: 'plan', params: { id: board.view.id } }"
+        class="flex h-11 items-center px-1 text-[15px] text-text-2"
+        >Plan</RouterLink
+      >
+      <span class="flex-1" />
+      <button
+        v-if="findings.length > 0"
+        type="button"
+        class="h-11 rounded-key px-2 text-[13px] font-[650]"
+        @click="findingsOpen = true"
+      >
+        {{ findings.length }} to know
+      </button>
+      <button
+        type="button"
+        class="flex h-11 items-baseline gap-3 text-[17px] font-[650]"
+        aria-label="Camera and ways of working"
+        @click="emit('work')"
+      >
+        <template v-if="camera"
+          ><FNumber :f="camera.aperture" class="self-center" /><span class="self-center">{{ camera.shutter }}</span
+          ><span class="self-center">ISO {{ camera.iso }}</span></template
+        >
+        <span v-else class="self-center text-[14px] font-normal text-text-2">camera not set</span>
+      </button>
+    </header>
+
+    <section v-if="next" class="card flex h-[155px] shrink-0 flex-col px-[14px] pt-2 pb-3" aria-label="Next move">
+      <h2
+        class="line-clamp-3 flex-1 font-voice leading-[1.12] font-[430] tracking-[-0.01em]"
+        :style="{ fontSize: `${size}px` }"
+        aria-live="polite"
+      >
+        <WordLine :line="next.say" />
+      </h2>
+      <div class="flex items-end gap-3">
+        <p class="line-clamp-2 min-w-0 flex-1 text-[13px] leading-[17px] text-text-2">
+          <WordLine v-if="next.why[0]" :line="next.why[0]" />
+        </p>
+        <button
+          v-if="next.action"
+          type="button"
+          class="h-[46px] shrink-0 rounded-key border px-5 text-[16px] font-[650] disabled:opacity-50"
+          :class="entry ? 'border-edge' : 'border-act bg-act text-act-t'"
+          :disabled="board.busyWriting && !board.outOfReach"
+          @click="done"
+        >
+          {{ next.action.label }}
+        </button>
+      </div>
+    </section>
+
+    <SpineLadder v-if="board.board" class="flex-1" :board="board.board" :chosen="board.chosen" :ghost="ghost" />
+
+    <section class="-mx-2 shrink-0 rounded-t-[14px] bg-card px-2 pt-2 pb-3" aria-label="Meter entry">
+      <p v-if="kept > 0" class="px-1 pb-1 text-[13px] text-text-2" role="status">
+        {{ kept }} kept on this phone{{ board.outOfReach ? ', sent when the connection is back' : '' }}
+      </p>
+      <div class="flex gap-1 overflow-x-auto [scrollbar-width:none]" role="radiogroup" aria-label="What was read">
+        <button
+          v-for="lane in lanes"
+          :key="lane.id"
+          type="button"
+          role="radio"
+          :aria-checked="lane.id === subject?.id"
+          class="flex h-[46px] min-w-[54px] flex-1 flex-col items-center justify-center gap-[3px] rounded-key border px-1 text-[12.500px]"
+          :class="lane.id === subject?.id ? 'border-edge bg-raise font-[700]' : 'border-transparent text-text-2'"
+          @click="board.choose(lane.id)"
+        >
+          <RoleMark v-if="lane.role" :role="lane.role" :size="15" />
+          <svg v-else viewBox="0 0 14 10" width="15" height="11" aria-hidden="true">
+            <path d="M1 1h12M1 5h12M1 9h12" stroke="currentColor" stroke-width="1.600" />
+          </svg>
+          <span class="whitespace-nowrap">{{ lane.name }}</span>
+        </button>
+      </div>
+      <div class="flex h-[58px] items-center gap-3 px-1">
+        <output
+          class="w-[108px] shrink-0 text-[40px] leading-none font-[650]"
+          :aria-label="`Reading of ${subject?.name.toLowerCase()}`"
+        >
+          <template v-if="whole"
+            ><i class="font-voice font-medium">ƒ</i>{{ whole }}<sup>{{ tenth || '0' }}</sup></template
+          >
+          <span v-else class="text-[15px] font-normal text-text-3">two taps</span>
+        </output>
+        <div class="min-w-0 flex-1 text-[13px] leading-[17px]" aria-live="polite">
+          <p v-if="wrong" class="text-warn">{{ wrong }}</p>
+          <template v-else-if="echo">
+            <p v-for="(line, i) in echo.lines.slice(0, 3)" :key="i" class="truncate text-text-2">
+              <WordLine :line="line" />
+            </p>
+          </template>
+          <p v-else-if="entry && board.outOfReach" class="text-text-2">The server is out of reach; it is kept here.</p>
+        </div>
+        <button
+          type="button"
+          class="h-11 max-w-[104px] shrink-0 truncate rounded-key border border-line-2 px-2 text-[13px] text-text-2"
+          :aria-label="`How it is read: ${how.words.value}`"
+          @click="howOpen = true"
+        >
+          {{ how.words.value }}
+        </button>
+      </div>
+      <MeterKeys v-model:whole="whole" v-model:tenth="tenth" :camera="camera?.aperture.number" />
+      <div class="mt-[10px] flex gap-2">
+        <button
+          type="button"
+          class="h-[50px] w-[88px] rounded-key border border-line-2 text-[16px] font-[650] disabled:opacity-50"
+          :disabled="!board.view?.undo"
+          @click="board.undo()"
+        >
+          Undo
+        </button>
+        <button
+          type="button"
+          class="h-[50px] flex-1 rounded-key text-[16px] font-[650] disabled:opacity-50"
+          :class="entry ? 'bg-act text-act-t' : 'border border-line-2 text-text-2'"
+          :disabled="!entry || Boolean(wrong)"
+          @click="log"
+        >
+          Log {{ subject?.name.toLowerCase() }} reading
+        </button>
+      </div>
+    </section>
+
+    <ModalDialog v-if="howOpen" open title="How it is read" @close="howOpen = false">
+      <HowFields :how="how" :kind="subject?.kind" class="mt-4" />
+      <button
+        type="button"
+        class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t"
+        @click="howOpen = false"
+      >
+        Done
+      </button>
+    </ModalDialog>
+    <ModalDialog v-if="findingsOpen" open title="Worth knowing" @close="findingsOpen = false">
+      <ul class="mt-3 grid gap-3">
+        <li v-for="(finding, i) in findings" :key="i">
+          <p :class="finding.caution ? 'text-warn' : 'text-text-2'"><WordLine :line="finding.words" /></p>
+          <button
+            v-if="finding.remedy"
+            type="button"
+            class="mt-2 h-11 rounded-key border border-edge px-4 font-[650]"
+            @click="(board.write(finding.remedy.entry), (findingsOpen = false))"
+          >
+            {{ finding.remedy.label }}
+          </button>
+        </li>
+      </ul>
+      <button
+        type="button"
+        class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t"
+        @click="findingsOpen = false"
+      >
+        Done
+      </button>
+    </ModalDialog>
+  </main>
+</template>

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import type { TapeItem, TapeLine } from '@/api/client'
+import { useBoard } from '@/look/board'
+import ModalDialog from '@/ui/ModalDialog.vue'
+import PushButton from '@/ui/PushButton.vue'
+import TextField from '@/ui/TextField.vue'
+import WordLine from '@/draw/WordLine.vue'
+import TapeSign from './TapeSign.vue'
+
+/** What happened, left to right in time; the pending move last. A press shows the ladder as it was then. */
+const board = useBoard()
+const strip = useTemplateRef('strip')
+const noting = ref(false)
+const note = ref('')
+
+const pending = computed<TapeLine | undefined>(() => board.view?.board.next.tape ?? undefined)
+const last = computed(() => board.tape.findLast((item) => !item.undone)?.id)
+
+const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
+const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+const clock = (item: TapeItem) => time.format(new Date(item.at))
+const date = (item: TapeItem) => `${day.format(new Date(item.at))}, ${clock(item)}`
+
+// The newest is in sight, unless somebody scrolled back to look.
+watch(
+  () => board.view?.version,
+  async () => {
+    await nextTick()
+    strip.value?.scrollTo({ left: strip.value.scrollWidth })
+  },
+  { immediate: true, flush: 'post' },
+)
+
+function save(): void {
+  const text = note.value.trim()
+  if (text) board.write({ note: { text } })
+  note.value = ''
+  noting.value = false
+}
+</script>
+
+<template>
+  <section class="card flex min-w-0 items-stretch overflow-hidden" aria-label="Tape">
+    <div class="flex shrink-0 items-center gap-1 border-r border-line px-2">
+      <h2 class="px-1 text-body font-[650]">Tape</h2>
+      <button
+        type="button"
+        class="label h-8 rounded-key px-2 text-text-2 hover:text-text disabled:opacity-50"
+        :disabled="!board.view?.undo"
+        @click="board.undo"
+      >
+        Undo
+      </button>
+      <button
+        type="button"
+        class="label h-8 rounded-key px-2 text-text-2 hover:text-text disabled:opacity-50"
+        :disabled="!board.view?.redo"
+        @click="board.redo"
+      >
+        Redo
+      </button>
+      <button type="button" class="label h-8 rounded-key px-2 text-text-2 hover:text-text" @click="noting = true">
+        Note
+      </button>
+    </div>
+    <ol
+      ref="strip"
+      class="relative flex min-w-0 flex-1 overflow-x-auto [scrollbar-width:none]"
+      tabindex="0"
+      aria-label="What happened, oldest first"
+    >
+      <li v-if="board.moreEarlier" class="flex shrink-0 items-center border-r border-line px-2">
+        <button type="button" class="label h-8 rounded-key px-2 text-text-2 hover:text-text" @click="board.loadEarlier">
+          Earlier
+        </button>
+      </li>
+      <li v-if="board.tape.length === 0" class="label flex items-center px-3 text-text-3">
+        Nothing is written yet. The first reading begins the record.
+      </li>
+      <li
+        v-for="item in board.tape"
+        :key="item.id"
+        class="shrink-0 border-r border-line"
+        :class="item.undone ? 'opacity-55' : ''"
+      >
+        <button
+          type="button"
+          class="label h-full px-3 text-left leading-4 focus-visible:outline-offset-[-3px]"
+          :class="board.moment?.id === item.id ? 'bg-raise' : 'hover:bg-raise/50'"
+          :aria-pressed="board.moment?.id === item.id"
+          :title="item.undone ? 'Taken back' : `The ladder on ${date(item)}`"
+          :disabled="item.undone"
+          @click="board.lookAt(item.id === last && !board.moment ? undefined : item)"
+        >
+          <span class="flex items-center gap-[6px] whitespace-nowrap" :class="item.undone ? 'line-through' : ''">
+            <time class="text-text-3" :datetime="item.at">{{ clock(item) }}</time>
+            <TapeSign :line="item.line" />
+            <span class="text-text"><WordLine :line="item.line.head" /></span>
+          </span>
+          <span class="block pl-[38px] whitespace-nowrap text-text-2">{{
+            item.undone ? 'taken back' : item.line.tail
+          }}</span>
+        </button>
+      </li>
+    </ol>
+    <div
+      v-if="pending"
+      class="label shrink-0 border-l border-dashed border-edge px-3 pt-[9px] leading-4"
+      aria-label="Next on the tape"
+    >
+      <p class="flex items-center gap-[6px] whitespace-nowrap">
+        <span class="text-text-3">next</span>
+        <TapeSign :line="pending" hollow />
+        <span><WordLine :line="pending.head" /></span>
+      </p>
+      <p class="pl-[33px] whitespace-nowrap text-text-2">{{ pending.tail }}</p>
+    </div>
+
+    <ModalDialog v-if="noting" open title="A note on the tape" @close="noting = false">
+      <form class="mt-4" @submit.prevent="save">
+        <TextField
+          v-model="note"
+          label="Note, up to 60 characters"
+          :wrong="note.trim().length > 60 ? `${note.trim().length} characters; 60 fit.` : undefined"
+        />
+        <div class="mt-4 flex justify-end gap-2">
+          <PushButton @click="noting = false">Cancel</PushButton>
+          <PushButton primary :disabled="!note.trim() || note.trim().length > 60" @click="save"
+            >Write it down</PushButton
+          >
+        </div>
+      </form>
+    </ModalDialog>
+  </section>
+</template>

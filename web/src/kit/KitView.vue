@@ -1,0 +1,258 @@
+<script setup lang="ts">
+import { v7 } from 'uuid'
+import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { answered, api, Refused } from '@/api/client'
+import KitForm from './KitForm.vue'
+import { KINDS, told } from './fields'
+import { kindOf, sheetOf, useKit, type GearKind } from '@/look/kit'
+import { useNotices } from '@/ui/notices'
+import AppBar from '@/ui/AppBar.vue'
+import KeysDialog from '@/ui/KeysDialog.vue'
+import ModalDialog from '@/ui/ModalDialog.vue'
+import PushButton from '@/ui/PushButton.vue'
+import { useKeys } from '@/ui/keys'
+
+/** The kit: what there is, what its sheets say, and what readings taught of it. */
+const kit = useKit()
+const notices = useNotices()
+const search = ref('')
+const find = useTemplateRef('find')
+const kind = ref<GearKind>('strobe')
+const withRetired = ref(false)
+const chosen = ref<string>()
+/** A new piece, or a copy of one, until it is saved. */
+const fresh = shallowRef<{ id: string; from?: string }>()
+const failed = ref<string>()
+const keysOpen = ref(false)
+const clearing = ref(false)
+const file = useTemplateRef('file')
+/** No larger document is taken in: the server's limit. */
+const MOST_BYTES = 2 * 1024 * 1024
+
+async function load(): Promise<void> {
+  failed.value = undefined
+  try {
+    await kit.load()
+  } catch (error) {
+    failed.value = (error as Error).message
+  }
+}
+onMounted(load)
+document.title = 'Kit · Ink Lamp'
+
+const words = computed(() => search.value.trim().toLowerCase())
+const found = computed(() =>
+  kit.items.filter((item) => {
+    if (item.retired && !withRetired.value) return false
+    // A search looks through all kinds.
+    if (!words.value) return kindOf(item.is) === kind.value
+    return `${sheetOf(item.is).name} ${told(item.is)}`.toLowerCase().includes(words.value)
+  }),
+)
+const counts = computed(() => {
+  const all = kit.items.filter((i) => withRetired.value || !i.retired)
+  return Object.fromEntries(KINDS.map((k) => [k.kind, all.filter((i) => kindOf(i.is) === k.kind).length]))
+})
+const one = computed(() => KINDS.find((k) => k.kind === kind.value)?.one ?? 'piece')
+const item = computed(() => (fresh.value ? undefined : kit.items.find((i) => i.id === chosen.value)))
+const copied = computed(() => kit.items.find((i) => i.id === fresh.value?.from))
+
+// Something is always open where there is something.
+watch(
+  [found, fresh],
+  () => {
+    if (!fresh.value && !found.value.some((i) => i.id === chosen.value)) chosen.value = found.value[0]?.id
+  },
+  { immediate: true },
+)
+
+function choose(id: string): void {
+  fresh.value = undefined
+  chosen.value = id
+  const is = kit.items.find((i) => i.id === id)?.is
+  if (is) kind.value = kindOf(is)
+}
+
+function add(from?: string): void {
+  fresh.value = { id: v7(), from }
+  void nextTick(() => document.querySelector<HTMLInputElement>('[data-kit-form] input')?.focus())
+}
+
+function saved(id: string): void {
+  fresh.value = undefined
+  chosen.value = id
+}
+
+async function exportKit(): Promise<void> {
+  try {
+    const text = JSON.stringify(await answered(api.GET('/api/kit/export')), undefined, 2)
+    const link = document.createElement('a')
+    link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
+    link.download = 'ink-lamp-kit.json'
+    link.click()
+    URL.revokeObjectURL(link.href)
+  } catch (error) {
+    notices.say((error as Error).message, { warn: true })
+  }
+}
+
+async function importKit(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const [picked] = input.files ?? []
+  input.value = ''
+  if (!picked) return
+  try {
+    if (picked.size > MOST_BYTES)
+      throw new Error(
+        `${picked.name} has ${Math.ceil(picked.size / 1024)} KB. A kit has at most ${MOST_BYTES / 1024} KB.`,
+      )
+    const body: unknown = JSON.parse(await picked.text())
+    const done = await answered(api.POST('/api/kit/import', { body: body as never }))
+    await load()
+    notices.say(`${done.added} added, ${done.changed} changed, ${done.same} there already.`)
+  } catch (error) {
+    const where = error instanceof Refused && error.problem.field ? `${error.problem.field}: ` : ''
+    const what = error instanceof SyntaxError ? `${picked.name} is no JSON: ${error.message}` : (error as Error).message
+    notices.say(`Nothing was changed. ${where}${what}`, { warn: true })
+  }
+}
+
+async function clear(): Promise<void> {
+  clearing.value = false
+  try {
+    // Nothing is answered but that it was done.
+    await api.DELETE('/api/kit')
+    await load()
+    notices.say('The kit is empty. Sittings keep what they used.')
+  } catch (error) {
+    notices.say((error as Error).message, { warn: true })
+  }
+}
+
+useKeys(
+  () => (keysOpen.value = true),
+  ({ key }) => {
+    if (key === '/') find.value?.focus()
+    else if (key.toLowerCase() === 'n') add()
+    else return false
+    return true
+  },
+)
+</script>
+
+<template>
+  <div class="flex h-dvh flex-col max-[900px]:h-auto">
+    <AppBar @keys="keysOpen = true" />
+    <main class="grid min-h-0 flex-1 grid-cols-[380px_minmax(0,1fr)] gap-2 px-2 pb-2 max-[900px]:grid-cols-1">
+      <section class="card flex min-h-0 flex-col p-3" aria-labelledby="kit-title">
+        <div class="flex items-center gap-2">
+          <h1 id="kit-title" class="flex-1 font-voice text-[26px] leading-8 font-medium">Kit</h1>
+          <PushButton primary @click="add()">Add a {{ one }}</PushButton>
+        </div>
+        <input
+          ref="find"
+          v-model="search"
+          type="search"
+          class="mt-2 h-8 rounded-key border border-edge bg-field px-2"
+          placeholder="Find by name or what it does"
+          aria-label="Find in the kit"
+        />
+        <div class="mt-2 flex flex-wrap gap-1" role="tablist" aria-label="Kinds">
+          <button
+            v-for="k in KINDS"
+            :key="k.kind"
+            type="button"
+            role="tab"
+            :aria-selected="!words && kind === k.kind"
+            class="label flex h-8 items-center gap-1 rounded-key border px-2"
+            :class="!words && kind === k.kind ? 'border-edge bg-raise font-[650]' : 'border-transparent text-text-2'"
+            @click="((kind = k.kind), (search = ''), (fresh = undefined))"
+          >
+            {{ k.many }} <span class="text-text-3">{{ counts[k.kind] }}</span>
+          </button>
+        </div>
+        <ul class="mt-2 min-h-0 flex-1 overflow-y-auto" aria-label="Pieces">
+          <li v-for="piece in found" :key="piece.id">
+            <button
+              type="button"
+              class="flex min-h-10 w-full items-center gap-2 border-l-[3px] px-3 py-1 text-left"
+              :class="piece.id === item?.id ? 'border-text bg-raise' : 'border-transparent'"
+              :aria-current="piece.id === item?.id || undefined"
+              @click="choose(piece.id)"
+            >
+              <span class="min-w-0 flex-1">
+                <span class="block truncate text-head font-[650]" :class="piece.retired ? 'text-text-3' : ''">{{
+                  sheetOf(piece.is).name
+                }}</span>
+                <span class="label block truncate text-text-2">{{ told(piece.is) }}</span>
+              </span>
+              <span v-if="piece.retired" class="label text-text-3">retired</span>
+            </button>
+          </li>
+          <li v-if="found.length === 0" class="p-3 text-text-2">
+            <template v-if="failed"
+              >{{ failed }} <button type="button" class="underline" @click="load">Try again</button></template
+            >
+            <template v-else-if="!kit.loaded">Looking</template>
+            <template v-else-if="words">Nothing in the kit is called so.</template>
+            <template v-else>None yet. Add a {{ one }}, or import a kit.</template>
+          </li>
+        </ul>
+        <div class="mt-2 flex flex-wrap items-center gap-2 border-t border-line pt-2">
+          <label class="label flex h-8 items-center gap-2 text-text-2"
+            ><input v-model="withRetired" type="checkbox" class="h-4 w-4 accent-text" /> retired too</label
+          >
+          <span class="flex-1" />
+          <PushButton @click="exportKit">Export</PushButton>
+          <PushButton @click="file?.click()">Import</PushButton>
+          <PushButton :disabled="kit.items.length === 0" @click="clearing = true">Clear</PushButton>
+          <input
+            ref="file"
+            type="file"
+            accept="application/json,.json"
+            class="hidden"
+            aria-label="Kit document to import"
+            @change="importKit"
+          />
+        </div>
+      </section>
+
+      <section class="card min-h-0 overflow-y-auto p-5" aria-label="The chosen piece">
+        <KitForm
+          v-if="fresh"
+          :id="fresh.id"
+          :key="`new ${fresh.id}`"
+          :kind="copied ? kindOf(copied.is) : kind"
+          :from="copied?.is"
+          adding
+          @saved="saved"
+          @cancel="fresh = undefined"
+        />
+        <KitForm
+          v-else-if="item"
+          :id="item.id"
+          :key="item.id"
+          :kind="kindOf(item.is)"
+          :item="item"
+          @copy="add"
+          @saved="saved"
+        />
+        <p v-else class="text-text-2">
+          What the sheets of your strobes, modifiers and cameras say makes the board true: their dials, what they reach,
+          and what a light will likely read before it is read.
+        </p>
+      </section>
+    </main>
+    <KeysDialog v-if="keysOpen" at="kit" @close="keysOpen = false" />
+    <ModalDialog v-if="clearing" open title="Clear the whole kit?" @close="clearing = false">
+      <p class="mt-3 text-text-2">
+        All {{ kit.items.length }} pieces go, and what readings taught of them. Sittings keep what they used. Export it
+        first, and it can come back as it was.
+      </p>
+      <div class="mt-4 flex justify-end gap-2">
+        <PushButton @click="clearing = false">Keep it</PushButton>
+        <PushButton @click="clear">Clear the kit</PushButton>
+      </div>
+    </ModalDialog>
+  </div>
+</template>

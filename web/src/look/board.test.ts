@@ -1,0 +1,189 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Board, SetupView } from '@/api/client'
+import { useBoard } from './board'
+import { useNotices } from '@/ui/notices'
+
+const lanes = ['room', 'camera', 'key', 'fill', 'whole', 'frame']
+
+function boardOf(next: string): Board {
+  return {
+    lanes: lanes.map((id, i) => ({ id, number: i + 1 })),
+    next: { kind: 'meter_light', lane: next, say: [], why: [] },
+  } as unknown as Board
+}
+
+function viewOf(version: number, next: string, more: Partial<SetupView> = {}): SetupView {
+  return {
+    id: 'look',
+    version,
+    setup: { lights: [{ id: 'key' }, { id: 'fill' }] },
+    board: boardOf(next),
+    tape: { items: [], earlier: false },
+    undo: null,
+    redo: null,
+    ...more,
+  } as unknown as SetupView
+}
+
+interface Sent {
+  base: number
+  entry: { note: { text: string } }
+}
+type Answer = { status: number; body: unknown }
+const ok = (body: unknown): Answer => ({ status: 200, body })
+
+describe('the open setup', () => {
+  let asked: { path: string; body: Sent }[]
+  let answer: (path: string, body: Sent) => Answer | Promise<Answer>
+
+  beforeEach(() => {
+    setActivePinia(createPinia())
+    localStorage.clear()
+    asked = []
+    vi.stubGlobal('fetch', async (request: Request) => {
+      const path = new URL(request.url).pathname
+      const text = await request.text()
+      const body = text ? JSON.parse(text) : undefined
+      asked.push({ path, body })
+      const { status, body: told } = await answer(path, body)
+      return new Response(JSON.stringify(told), { status, headers: { 'content-type': 'application/json' } })
+    })
+  })
+
+  afterEach(() => {
+    vi.useRealTimers()
+    vi.unstubAllGlobals()
+  })
+
+  const served = (view: SetupView) => (path: string) => ok(path === '/api/scales' ? { isos: [] } : view)
+
+  async function opened(view = viewOf(3, 'key')) {
+    answer = served(view)
+    const board = useBoard()
+    await board.open('look')
+    return board
+  }
+
+  it('opens on the lane of the next move', async () => {
+    expect((await opened()).chosen).toBe('key')
+  })
+
+  it('goes on to the next lane after an entry, but not away from one that was just chosen by hand', async () => {
+    vi.useFakeTimers()
+    const board = await opened()
+    board.show(viewOf(4, 'fill'))
+    expect(board.chosen).toBe('fill')
+    board.choose('room')
+    board.show(viewOf(5, 'key'))
+    expect(board.chosen).toBe('room')
+    vi.advanceTimersByTime(11_000)
+    board.show(viewOf(6, 'key'))
+    expect(board.chosen).toBe('key')
+  })
+
+  it('chooses only lanes that are there, and leaves one that is gone', async () => {
+    const board = await opened()
+    board.choose('hair')
+    expect(board.chosen).toBe('key')
+    board.choose('fill')
+    const gone = viewOf(4, 'key')
+    gone.board.lanes = gone.board.lanes.filter((l) => l.id !== 'fill')
+    board.show(gone)
+    expect(board.chosen).toBe('key')
+  })
+
+  it('shows what a dragged target would do, and drops it again', async () => {
+    const board = await opened()
+    const draft = boardOf('fill')
+    answer = () => ok({ board: draft, echo: null })
+    await board.tryOut({ note: { text: 'a' } }, true)
+    expect(board.board).toEqual(draft)
+    board.dropDraft()
+    expect(board.board).toEqual(board.view?.board)
+  })
+
+  it('keeps a reading that is only typed out of the board', async () => {
+    const board = await opened()
+    answer = () => ok({ board: boardOf('fill'), echo: null })
+    await board.tryOut({ note: { text: 'a' } }, false)
+    expect(board.draft).toBeDefined()
+    expect(board.board).toEqual(board.view?.board)
+  })
+
+  it('asks one draft at a time and ends with the answer to the last one', async () => {
+    const board = await opened()
+    asked = []
+    answer = async (_, body) => {
+      await Promise.resolve()
+      return ok({ board: boardOf(body.entry.note.text), echo: null })
+    }
+    const texts = ['key', 'fill', 'room', 'whole']
+    await Promise.all(texts.map((text) => board.tryOut({ note: { text } }, true)))
+    expect(asked.length).toBeLessThan(texts.length)
+    expect(board.draft?.board.next.lane).toBe('whole')
+  })
+
+  it('says where a draft is wrong', async () => {
+    const board = await opened()
+    const detail = 'abc is no reading.'
+    answer = () => ({ status: 422, body: { status: 422, detail, field: 'entry.reading.shows', title: '', type: '' } })
+    await board.tryOut({ note: { text: 'a' } }, false)
+    expect(board.draftRefused?.isAt('shows')).toBe(true)
+    expect((await board.check({ note: { text: 'a' } }))?.problem.detail).toBe(detail)
+  })
+
+  it('looks again when somebody else wrote meanwhile, and says so', async () => {
+    const board = await opened()
+    const theirs = viewOf(5, 'whole')
+    answer = (path) =>
+      path.endsWith('/entries')
+        ? { status: 409, body: { status: 409, detail: 'This setup was changed meanwhile.', title: '', type: '' } }
+        : ok(theirs)
+    board.write({ camera: { aperture: '8', shutter: '1/125', iso: '100' } })
+    await vi.waitFor(() => expect(board.view?.version).toBe(5))
+    expect(useNotices().now).toMatchObject({ words: 'This setup was changed meanwhile.', warn: true })
+  })
+
+  it('undoes and redoes by the name of the entry, and not at all where there is none', async () => {
+    const board = await opened(viewOf(3, 'key', { undo: 'a', redo: 'b' }))
+    answer = (_, body) => ok(viewOf(body.base + 1, 'key'))
+    asked = []
+    await board.undo()
+    expect(board.view?.version).toBe(4)
+    expect(asked[0]?.body).toMatchObject({ base: 3, entry: { undo: { of: 'a' } } })
+    await Promise.all([board.undo(), board.redo()])
+    expect(asked).toHaveLength(1)
+  })
+
+  it('takes back what was written last, though it is not answered yet', async () => {
+    const board = await opened(viewOf(3, 'key', { undo: 'before' }))
+    answer = (_, body) => ok(viewOf(body.base + 1, 'key', { undo: body.base === 3 ? 'reading' : 'before' }))
+    asked = []
+    void board.inTurn(() => board.write({ note: { text: 'a reading' } }))
+    await board.undo()
+    expect(asked.map((a) => a.body.entry)).toMatchObject([{ note: {} }, { undo: { of: 'reading' } }])
+  })
+
+  it('shows a moment of the tape until something is written or it is left', async () => {
+    const board = await opened()
+    const then = { setup: { lights: [] }, board: boardOf('room') }
+    answer = () => ok(then)
+    const item = { id: 'x' } as never
+    await board.lookAt(item)
+    expect([board.board, board.setup]).toEqual([then.board, then.setup])
+    await board.lookAt(item)
+    expect(board.moment).toBeUndefined()
+    expect(board.setup).toBe(board.view?.setup)
+  })
+
+  it('tells why a look can not be opened', async () => {
+    answer = (path) =>
+      path === '/api/scales'
+        ? ok({})
+        : { status: 404, body: { status: 404, detail: 'There is no setup x.', title: '', type: '' } }
+    const board = useBoard()
+    await board.open('x')
+    expect(board.failed).toBe('There is no setup x.')
+  })
+})

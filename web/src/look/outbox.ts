@@ -1,0 +1,139 @@
+import { openDB, type IDBPDatabase } from 'idb'
+import { v7 } from 'uuid'
+import { computed, ref } from 'vue'
+import { answered, api, OutOfReach, Refused, type Entry, type SetupView } from '@/api/client'
+
+/** An entry on its way to a tape. Its id is made here, so that sending it twice writes it once. */
+interface Kept {
+  id: string
+  setup: string
+  base: number
+  at: string
+  entry: Entry
+}
+
+export interface Outcome {
+  setup: string
+  view?: SetupView
+  refused?: Refused
+}
+
+const AGAIN_AFTER_MS = 2000
+const STORE = 'outbox'
+
+/**
+ * Where entries are kept until they are taken: the browser's own database, so that they outlast a reload and a battery. A browser that has
+ * none (a private window) keeps them as long as the page is open.
+ */
+async function opened(): Promise<IDBPDatabase | undefined> {
+  try {
+    return await openDB('ink-lamp', 1, { upgrade: (db) => void db.createObjectStore(STORE, { keyPath: 'id' }) })
+  } catch {
+    return undefined
+  }
+}
+
+/** What the first version kept elsewhere, taken over once. */
+function earlierVersions(): Kept[] {
+  try {
+    const left = JSON.parse(localStorage.getItem('ink-lamp.outbox') ?? '[]') as Kept[]
+    localStorage.removeItem('ink-lamp.outbox')
+    return left
+  } catch {
+    return []
+  }
+}
+
+/**
+ * Entries that were typed and not yet taken by the server. They are sent one after the other, stay on this device across a reload, and are
+ * tried again while the server is out of reach.
+ */
+export function useOutbox(settled: (outcome: Outcome) => void) {
+  const kept = ref<Kept[]>([])
+  const outOfReach = ref(false)
+  let sending = false
+  let wake: (() => void) | undefined
+  const database = opened()
+
+  /** What an earlier page left here, in the order in which it was typed (ids count up with time). */
+  const ready = database.then(async (db) => {
+    const left = [...earlierVersions(), ...(((await db?.getAll(STORE)) ?? []) as Kept[])]
+    const there = new Set(kept.value.map((k) => k.id))
+    kept.value = [...left.filter((k) => !there.has(k.id)), ...kept.value]
+    if (kept.value.length > 0) void flush()
+  })
+
+  async function keep(entry: Kept): Promise<void> {
+    const db = await database
+    // Plain data only: what Vue watches can't be stored.
+    await db?.put(STORE, JSON.parse(JSON.stringify(entry)))
+  }
+
+  function add(setup: string, version: number, entry: Entry): void {
+    // Each entry before it in the queue will have raised the version by one.
+    const before = kept.value.filter((k) => k.setup === setup).length
+    const mine = { id: v7(), setup, base: version + before, at: new Date().toISOString(), entry }
+    kept.value.push(mine)
+    void keep(mine)
+    void flush()
+  }
+
+  async function flush(): Promise<void> {
+    wake?.()
+    if (sending) return
+    sending = true
+    try {
+      for (let next = kept.value[0]; next; next = kept.value[0]) {
+        settled(await send(next))
+      }
+    } finally {
+      sending = false
+    }
+  }
+
+  // By id: another tab may have sent it too, and must not take the next one with it.
+  async function taken(id: string): Promise<void> {
+    kept.value = kept.value.filter((k) => k.id !== id)
+    const db = await database
+    await db?.delete(STORE, id)
+  }
+
+  async function send(next: Kept): Promise<Outcome> {
+    const { id, setup, at, entry } = next
+    for (;;) {
+      try {
+        const body = { id, base: next.base, at, entry }
+        const view = await answered(api.POST('/api/setups/{id}/entries', { params: { path: { id: setup } }, body }))
+        outOfReach.value = false
+        void taken(id)
+        return { setup, view }
+      } catch (error) {
+        const lasting = error instanceof Refused && error.problem.status !== 503
+        if (lasting) {
+          outOfReach.value = false
+          void taken(id)
+          // What stands behind a refused entry counted on it.
+          for (const later of kept.value.filter((k) => k.setup === setup)) {
+            later.base -= 1
+            void keep(later)
+          }
+          return { setup, refused: error }
+        }
+        if (!(error instanceof Refused) && !(error instanceof OutOfReach)) throw error
+        outOfReach.value = true
+        await new Promise<void>((again) => {
+          wake = again
+          setTimeout(again, AGAIN_AFTER_MS)
+        })
+      }
+    }
+  }
+
+  return {
+    add,
+    flush,
+    ready,
+    waiting: computed(() => kept.value.length),
+    outOfReach: computed(() => outOfReach.value),
+  }
+}

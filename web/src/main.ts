@@ -1,7 +1,0 @@
-import { createPinia } from 'pinia'
-import { createApp } from 'vue'
-import App from './App.vue'
-import { router } from './router'
-import './styles/main.css'
-
-createApp(App).use(createPinia()).use(router).mount('#app')

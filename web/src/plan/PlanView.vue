@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
+import { computed, onUnmounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import CameraNow from '@/draw/CameraNow.vue'
+import GroundPanel from '@/plan/panels/GroundPanel.vue'
+import LightPanel from '@/plan/panels/LightPanel.vue'
+import PlanStage from '@/plan/drawing/PlanStage.vue'
+import StartsPanel from '@/plan/panels/StartsPanel.vue'
+import StudioPanel from '@/plan/panels/StudioPanel.vue'
+import { useBoard } from '@/look/board'
+import { usePlan } from './store'
+import AppBar from '@/ui/AppBar.vue'
+import KeysDialog from '@/ui/KeysDialog.vue'
+import PushButton from '@/ui/PushButton.vue'
+import RoleMark from '@/draw/RoleMark.vue'
+import { useKeys } from '@/ui/keys'
+
+/** The plan, large: place the lights, see the light fall, and what it means for face, ground and room. */
+const { id, part = '' } = defineProps<{ id: string; part?: string }>()
+const board = useBoard()
+const plan = usePlan()
+const router = useRouter()
+const keysOpen = ref(false)
+const narrow = useMediaQuery('(max-width: 899px)')
+onUnmounted(board.leave)
+onUnmounted(() => {
+  plan.drop()
+  plan.wants = { others: true }
+})
+watch(
+  () => id,
+  async (now) => {
+    if (board.view?.id !== now) await board.open(now)
+    else void board.open(now)
+    // A lane that is no light has no place.
+    const lights = board.view?.setup.lights ?? []
+    if (!lights.some((l) => l.id === board.chosen) && lights[0]) board.choose(lights[0].id)
+  },
+  { immediate: true },
+)
+watch(
+  () => (board.view ? `Plan · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'),
+  (title) => (document.title = title),
+  { immediate: true },
+)
+
+const PARTS = [
+  { is: '', words: 'Light' },
+  { is: 'ground', words: 'Ground' },
+  { is: 'studio', words: 'Studio' },
+  { is: 'begin', words: 'Begin from' },
+] as const
+const panel = computed(() => ({ ground: GroundPanel, studio: StudioPanel, begin: StartsPanel })[part] ?? LightPanel)
+const lights = computed(() => board.view?.setup.lights ?? [])
+const together = () => (plan.wants = { ...plan.wants, together: !plan.wants.together })
+
+const NAMED: Record<string, string> = { k: 'key', f: 'fill', i: 'rim', g: 'ground', h: 'hair' }
+useKeys(
+  () => (keysOpen.value = true),
+  ({ key, shift, alt }) => {
+    const lower = key.toLowerCase()
+    const light = lights.value.find((l) => l.role === NAMED[lower])
+    if (light) {
+      board.choose(light.id)
+      return true
+    }
+    switch (lower) {
+      case 'l':
+      case 'escape':
+        void router.push({ name: 'board', params: { id } })
+        return true
+      case 'a':
+        together()
+        return true
+      case 'z':
+        void (shift ? board.redo() : board.undo())
+        return true
+      default: {
+        const at = PARTS[Number(key) - 1]
+        if (!at || alt) return false
+        void router.push({ name: 'plan', params: { id, part: at.is } })
+        return true
+      }
+    }
+  },
+)
+</script>
+
+<template>
+  <div class="flex min-h-dvh flex-col" :class="narrow ? '' : 'h-dvh min-h-[640px]'">
+    <AppBar :board="id" @keys="keysOpen = true">
+      <p v-if="board.view" class="min-w-0 truncate px-2">
+        <span class="font-[650]">Sitting {{ board.view.sitting.number }}</span>
+        <span class="ml-2 text-text-2">{{ board.view.sitting.name }} · {{ board.view.name }}</span>
+      </p>
+      <CameraNow v-if="board.view && !narrow" :camera="board.view.board.camera" />
+    </AppBar>
+    <p v-if="board.outOfReach" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
+      The server is out of reach. {{ board.waiting }} {{ board.waiting === 1 ? 'entry is' : 'entries are' }} kept here
+      and sent when it is back.
+    </p>
+    <main
+      class="grid min-h-0 flex-1 gap-2 px-2 pb-2"
+      :class="narrow ? 'grid-cols-[minmax(0,1fr)]' : 'grid-cols-[minmax(0,1fr)_440px]'"
+    >
+      <h1 class="sr-only">Plan of {{ board.view?.sitting.name }}, {{ board.view?.name }}</h1>
+      <p v-if="board.failed" class="card px-[18px] py-4 text-warn">{{ board.failed }}</p>
+      <template v-else>
+        <div class="card flex min-h-0 flex-col px-3 py-2" :class="narrow ? 'h-[620px]' : ''">
+          <div class="mb-1 flex flex-wrap gap-1" role="radiogroup" aria-label="Chosen light">
+            <button
+              v-for="l in lights"
+              :key="l.id"
+              type="button"
+              role="radio"
+              :aria-checked="l.id === board.chosen"
+              class="flex h-8 items-center gap-2 rounded-key border px-3 max-[719px]:h-11"
+              :class="l.id === board.chosen ? 'border-edge bg-raise font-[650]' : 'border-transparent text-text-2'"
+              @click="board.choose(l.id)"
+            >
+              <RoleMark :role="l.role" />{{ board.board?.lanes.find((lane) => lane.id === l.id)?.name }}
+            </button>
+            <PushButton class="ml-auto" :aria-pressed="Boolean(plan.wants.together)" @click="together">{{
+              plan.wants.together ? 'One light' : 'All together'
+            }}</PushButton>
+            <PushButton :disabled="!board.view?.undo || Boolean(board.moment)" @click="board.undo()">Undo</PushButton>
+          </div>
+          <PlanStage class="flex-1" :heights="narrow ? 120 : 150" />
+        </div>
+        <div class="flex min-h-0 flex-col gap-2" :class="narrow ? '' : 'overflow-y-auto'">
+          <nav class="flex flex-wrap gap-1" aria-label="What follows from the plan">
+            <RouterLink
+              v-for="(at, n) in PARTS"
+              :key="at.is"
+              :to="{ name: 'plan', params: { id, part: at.is } }"
+              class="flex h-8 items-center rounded-key border px-3 max-[719px]:h-11"
+              :class="at.is === part ? 'border-edge bg-card font-[650] text-text' : 'border-transparent text-text-2'"
+              :aria-current="at.is === part ? 'page' : undefined"
+              >{{ at.words }}<span class="sr-only">, key {{ n + 1 }}</span></RouterLink
+            >
+          </nav>
+          <component :is="panel" />
+        </div>
+      </template>
+    </main>
+  </div>
+  <KeysDialog v-if="keysOpen" at="plan" @close="keysOpen = false" />
+</template>

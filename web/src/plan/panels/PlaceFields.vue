@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Entry, PlanLight } from '@/api/client'
+import { numberOf } from '@/forms/numbers'
+import { abbreviated, inUnit, toMetres } from '@/forms/lengths'
+import { useBoard } from '@/look/board'
+import { kept } from '@/forms/paths'
+import PushButton from '@/ui/PushButton.vue'
+import { placed, placeOf } from '@/plan/drawing/place'
+
+/** The chosen light's distance, way round and height, typed exactly; how it is turned. */
+const { light, length } = defineProps<{ light: PlanLight; length: 'metres' | 'feet' }>()
+const board = useBoard()
+
+type Field = 'distance' | 'round' | 'height'
+const fields = computed<{ is: Field; words: string; unit: string }[]>(() => [
+  { is: 'distance', words: light.role === 'ground' ? 'To the ground' : 'Distance', unit: abbreviated(length) },
+  ...(light.role === 'ground' ? [] : [{ is: 'round' as const, words: 'Round', unit: '°' }]),
+  { is: 'height', words: 'Height', unit: abbreviated(length) },
+])
+const shown = computed<Record<Field, string>>(() => ({
+  distance: inUnit(light.around.distance as number, length),
+  round: String(light.around.round).replace('-', '−'),
+  height: inUnit(light.around.height as number, length),
+}))
+const typed = ref({ ...shown.value })
+const wrong = ref<string>()
+/** What was typed went out: what comes back stands for it. */
+let written = false
+watch([shown, () => light.light], ([now, id], [before, idBefore]) => {
+  // Another light has other numbers; else what is typed stays while the rest follows.
+  typed.value = id === idBefore && !written ? kept(typed.value, before, now) : { ...now }
+  if (id !== idBefore) wrong.value = undefined
+  written = false
+})
+
+/** Checked first: what is wrong stays in its field, with what would be right. */
+async function write(): Promise<void> {
+  if (fields.value.every((f) => typed.value[f.is] === shown.value[f.is])) return
+  const number = (f: Field, now: number) => (typed.value[f] === shown.value[f] ? now : numberOf(typed.value[f]))
+  const metres = (f: 'distance' | 'height', now: number) => {
+    const n = number(f, now)
+    return typeof n === 'number' && typed.value[f] !== shown.value[f] ? toMetres(n, length) : n
+  }
+  const around = {
+    distance: metres('distance', light.around.distance as number),
+    round: number('round', light.around.round as number),
+    height: metres('height', light.around.height as number),
+  }
+  const entry = { placed: { light: light.light, around } } as unknown as Entry
+  const refused = await board.check(entry)
+  wrong.value = refused?.problem.detail
+  if (refused) return
+  written = true
+  board.write(entry)
+}
+
+const place = computed(() => placeOf(board.view?.setup, light.light))
+function atFace(): void {
+  if (place.value) board.write(placed(light.light, { at: place.value.at, lying: place.value.lying }))
+}
+function lie(): void {
+  if (place.value) board.write(placed(light.light, { ...place.value, lying: !place.value.lying }))
+}
+</script>
+
+<template>
+  <form class="flex flex-wrap items-end gap-2" :aria-label="`Place of ${light.name}`" @submit.prevent="write">
+    <label v-for="f in fields" :key="f.is" class="label min-w-0 text-text-2">
+      {{ f.words }}
+      <span class="mt-1 flex items-center gap-1">
+        <input
+          v-model="typed[f.is]"
+          class="h-8 w-[58px] rounded-key border bg-field px-2 text-head text-text max-[719px]:h-11 max-[719px]:w-[64px]"
+          :class="wrong ? 'border-warn' : 'border-edge'"
+          :aria-label="`${f.words} of ${light.name}`"
+          inputmode="decimal"
+          autocomplete="off"
+          @blur="write"
+        />{{ f.unit }}
+      </span>
+    </label>
+    <PushButton v-if="place?.aim" @click="atFace">{{
+      light.role === 'ground' ? 'Straight on' : 'Aim at the face'
+    }}</PushButton>
+    <PushButton :aria-pressed="Boolean(place?.lying)" @click="lie">{{
+      place?.lying ? 'Stand it' : 'Lay it'
+    }}</PushButton>
+    <button type="submit" class="sr-only">Write the place</button>
+    <p v-if="wrong" class="label w-full text-warn" role="alert">{{ wrong }}</p>
+  </form>
+</template>

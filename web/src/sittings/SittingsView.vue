@@ -1,0 +1,283 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { v7 } from 'uuid'
+import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { answered, api, type SittingInList } from '@/api/client'
+import FlatLadder from './FlatLadder.vue'
+import { useNotices } from '@/ui/notices'
+import AppBar from '@/ui/AppBar.vue'
+import FNumber from '@/draw/FNumber.vue'
+import KeyCap from '@/ui/KeyCap.vue'
+import KeysDialog from '@/ui/KeysDialog.vue'
+import NameDialog from '@/forms/NameDialog.vue'
+import PushButton from '@/ui/PushButton.vue'
+import RoleMark from '@/draw/RoleMark.vue'
+import StateSign from '@/draw/StateSign.vue'
+import WordLine from '@/draw/WordLine.vue'
+import SittingMenu from './SittingMenu.vue'
+import { useKeys, type Stroke } from '@/ui/keys'
+
+/** All sittings: the one worked on last first, with its next move; each row known by its pattern. */
+const router = useRouter()
+const notices = useNotices()
+const list = shallowRef<SittingInList[]>()
+const failed = ref<string>()
+const find = ref('')
+const deleted = ref(false)
+const findField = useTemplateRef('findField')
+const keysOpen = ref(false)
+const naming = shallowRef<{ is: 'new' } | { is: 'rename' | 'copy'; of: SittingInList }>()
+
+const open = computed(() => (find.value || deleted.value ? undefined : list.value?.[0]))
+const rows = computed(() => (open.value ? list.value?.slice(1) : list.value) ?? [])
+const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+const when = (row: SittingInList) => day.format(new Date(row.updated_at))
+
+let asked = 0
+async function load(): Promise<void> {
+  const question = ++asked
+  try {
+    const query = { find: find.value, deleted: deleted.value }
+    const answer = await answered(api.GET('/api/sittings', { params: { query } }))
+    if (question !== asked) return
+    list.value = answer
+    failed.value = undefined
+  } catch (error) {
+    failed.value = (error as Error).message
+  }
+}
+onMounted(load)
+watch(find, useDebounceFn(load, 150))
+watch(deleted, load)
+document.title = 'Sittings · Ink Lamp'
+
+useKeys(() => (keysOpen.value = true), openOrFind)
+
+function openOrFind({ key, alt }: Stroke): boolean {
+  if (alt) return false
+  switch (key.toLowerCase()) {
+    case '/':
+      findField.value?.focus()
+      return true
+    case 'n':
+      naming.value = { is: 'new' }
+      return true
+    default:
+      return false
+  }
+}
+
+const toBoard = (row: SittingInList) => ({ name: 'board', params: { id: row.last.id } })
+
+async function name(text: string): Promise<void> {
+  const task = naming.value
+  if (task?.is === 'rename') {
+    await answered(
+      api.PATCH('/api/sittings/{id}', { params: { path: { id: task.of.sitting.id } }, body: { name: text } }),
+    )
+    await load()
+    return
+  }
+  const from = task?.is === 'copy' ? task.of.sitting.id : undefined
+  const look = { id: v7(), name: 'Look 1' }
+  await answered(api.POST('/api/sittings', { body: { id: v7(), name: text, look, from } }))
+  await router.push({ name: 'board', params: { id: look.id } })
+}
+
+const dialog = computed(() => {
+  switch (naming.value?.is) {
+    case 'new':
+      return { title: 'A new sitting', label: 'Name of the sitting', action: 'Begin', name: '' }
+    case 'rename':
+      return {
+        title: 'Rename the sitting',
+        label: 'Name of the sitting',
+        action: 'Rename',
+        name: naming.value.of.sitting.name,
+      }
+    case 'copy':
+      return {
+        title: `A new sitting from ${naming.value.of.sitting.name}`,
+        label: 'Name of the sitting',
+        action: 'Begin',
+        name: '',
+      }
+    default:
+      return undefined
+  }
+})
+
+async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
+  const params = { path: { id: row.sitting.id } }
+  try {
+    if (to) await answered(api.DELETE('/api/sittings/{id}', { params }))
+    else await answered(api.POST('/api/sittings/{id}/restore', { params }))
+    const words = to
+      ? `Sitting ${row.sitting.number}, ${row.sitting.name}, is deleted.`
+      : `Sitting ${row.sitting.number}, ${row.sitting.name}, is back.`
+    notices.say(words, { action: to ? { label: 'Undo', run: () => void setDeleted(row, false) } : undefined })
+    await load()
+  } catch (error) {
+    notices.say((error as Error).message, { warn: true })
+  }
+}
+</script>
+
+<template>
+  <div class="mx-auto max-w-[1600px]">
+    <AppBar :board="list?.[0]?.last.id" @keys="keysOpen = true" />
+    <main class="px-2 pb-8">
+      <h1 class="sr-only">Sittings</h1>
+      <p v-if="failed" class="card mb-2 flex items-center gap-3 px-4 py-3 text-warn" role="alert">
+        {{ failed }} <PushButton @click="load">Try again</PushButton>
+      </p>
+
+      <section
+        v-if="open"
+        class="card mb-[10px] flex items-end gap-8 p-6 max-[900px]:flex-col max-[900px]:items-start"
+        aria-labelledby="open-now"
+      >
+        <div class="min-w-0 flex-1">
+          <p class="text-[15px] text-text-2">
+            Open now · Sitting {{ open.sitting.number }} · {{ open.sitting.name }} · {{ open.last.name }}
+          </p>
+          <h2 id="open-now" class="my-1 font-voice text-[40px] leading-[46px] font-[430] tracking-[-0.012em]">
+            <WordLine :line="open.summary.next" />
+          </h2>
+          <FlatLadder :summary="open.summary" :width="760" :height="58" scale />
+          <ul class="mt-2 flex flex-wrap gap-x-6 gap-y-1" aria-label="How it stands">
+            <li
+              v-for="{ name: lane, state } in open.summary.lanes"
+              :key="lane"
+              class="flex items-center gap-2"
+              :class="
+                state === 'over' || state === 'under' || state === 'read_again'
+                  ? 'font-[700]'
+                  : state === 'untouched'
+                    ? 'text-text-3'
+                    : 'text-text-2'
+              "
+            >
+              <StateSign :state="state" /> {{ lane }}
+              <span v-if="state === 'over' || state === 'under'" class="sr-only">{{ state }}</span>
+            </li>
+          </ul>
+        </div>
+        <div class="flex items-center gap-2">
+          <RouterLink
+            :to="toBoard(open)"
+            class="flex h-10 w-[154px] shrink-0 items-center justify-center rounded-key bg-act text-body font-[650] text-act-t"
+            >Back to the board</RouterLink
+          >
+          <SittingMenu
+            :number="open.sitting.number"
+            @copy="naming = { is: 'copy', of: open }"
+            @rename="naming = { is: 'rename', of: open }"
+            @remove="setDeleted(open, true)"
+          />
+        </div>
+      </section>
+
+      <div class="mb-[10px] flex flex-wrap items-center gap-3 px-3">
+        <h2 class="text-[15px] font-[650]">{{ deleted ? 'Deleted' : open ? 'Earlier' : 'Sittings' }}</h2>
+        <label
+          class="flex h-8 w-[190px] items-center gap-2 rounded-key border border-edge bg-field px-3 focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-text"
+        >
+          <span class="sr-only">Find a sitting</span>
+          <input
+            ref="findField"
+            v-model="find"
+            type="search"
+            class="w-full bg-transparent outline-none placeholder:text-text-3"
+            placeholder="Find a sitting"
+            @keydown.esc="find = ''"
+          />
+          <KeyCap>/</KeyCap>
+        </label>
+        <button
+          type="button"
+          class="label h-8 rounded-key px-2 text-text-2"
+          :aria-pressed="deleted"
+          @click="deleted = !deleted"
+        >
+          {{ deleted ? 'Back to the list' : 'Show deleted' }}
+        </button>
+        <span class="flex-1" />
+        <PushButton primary @click="naming = { is: 'new' }">New sitting <KeyCap>N</KeyCap></PushButton>
+      </div>
+
+      <div v-if="rows.length > 0" class="card overflow-x-clip">
+        <table class="w-full text-left">
+          <thead>
+            <tr class="label h-[34px] text-text-2">
+              <th class="pl-6 font-normal">Sitting</th>
+              <th class="font-normal max-[900px]:hidden">Camera</th>
+              <th class="font-normal max-[900px]:hidden">Lights against the exposure</th>
+              <th class="font-normal max-[900px]:hidden">Lit : shadow</th>
+              <th class="font-normal max-[900px]:hidden">Room</th>
+              <th class="font-normal">State</th>
+              <th class="w-12 pr-3 font-normal"><span class="sr-only">More</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.sitting.id" class="h-[76px] border-t border-line">
+              <td class="pr-4 pl-6">
+                <RouterLink v-if="!deleted" :to="toBoard(row)" class="text-[15px] font-[650] hover:underline">{{
+                  row.sitting.name
+                }}</RouterLink>
+                <span v-else class="text-[15px] font-[650]">{{ row.sitting.name }}</span>
+                <p class="mt-[2px] text-text-2">
+                  Sitting {{ row.sitting.number }} · {{ when(row) }} · {{ row.last.name
+                  }}<template v-if="row.sitting.looks.length > 1"> · {{ row.sitting.looks.length }} looks</template>
+                </p>
+              </td>
+              <td class="pr-4 max-[900px]:hidden">
+                <template v-if="row.summary.camera">
+                  <p class="text-gap font-[650]"><FNumber :f="row.summary.camera.aperture" /></p>
+                  <p class="mt-[2px] whitespace-nowrap text-text-2">
+                    {{ row.summary.camera.shutter }} s · ISO {{ row.summary.camera.iso }}
+                  </p>
+                </template>
+                <span v-else class="text-text-3">not set</span>
+              </td>
+              <td class="pr-4 max-[900px]:hidden"><FlatLadder :summary="row.summary" :width="330" :height="52" /></td>
+              <td class="pr-4 whitespace-nowrap max-[900px]:hidden">
+                <p class="text-gap font-[650]">{{ row.summary.ratio ?? '–' }}</p>
+                <p class="mt-[2px] text-text-2">{{ row.summary.ratio_words }}</p>
+              </td>
+              <td class="pr-4 whitespace-nowrap max-[900px]:hidden">
+                <RoleMark role="room" :size="12" class="mr-2" />{{ row.summary.room }}
+              </td>
+              <td class="pr-4">
+                <span class="flex items-center gap-2"
+                  ><StateSign :state="row.summary.state" /> {{ row.summary.words }}</span
+                >
+              </td>
+              <td class="pr-3">
+                <PushButton v-if="deleted" @click="setDeleted(row, false)">Restore</PushButton>
+                <SittingMenu
+                  v-else
+                  :number="row.sitting.number"
+                  @copy="naming = { is: 'copy', of: row }"
+                  @rename="naming = { is: 'rename', of: row }"
+                  @remove="setDeleted(row, true)"
+                />
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p v-else-if="list && !open" class="card p-6 text-text-2">
+        <template v-if="deleted">Nothing was deleted.</template>
+        <template v-else-if="find">No sitting is called that.</template>
+        <template v-else
+          >No sitting yet. Begin one, meter the room with the flash off, and type what the meter shows.</template
+        >
+      </p>
+    </main>
+
+    <KeysDialog v-if="keysOpen" at="sittings" @close="keysOpen = false" />
+    <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
+  </div>
+</template>

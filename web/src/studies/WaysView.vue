@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import CameraNow from '@/draw/CameraNow.vue'
+import ColorPanel from '@/studies/color/ColorPanel.vue'
+import FreezePanel from '@/studies/freeze/FreezePanel.vue'
+import NoFlashPanel from '@/studies/no-flash/NoFlashPanel.vue'
+import ShutterPanel from '@/studies/shutter/ShutterPanel.vue'
+import { useBoard } from '@/look/board'
+import { useKit } from '@/look/kit'
+import { useRoom } from '@/look/room'
+import AppBar from '@/ui/AppBar.vue'
+import KeysDialog from '@/ui/KeysDialog.vue'
+import { useKeys } from '@/ui/keys'
+import WaysPanel from '@/studies/ways/WaysPanel.vue'
+
+/** The room, and all the ways to what is wished of it; what the shutter does to flash; what freezes; what mixes in. */
+const { id, study = '' } = defineProps<{ id: string; study?: string }>()
+const board = useBoard()
+const room = useRoom()
+const kit = useKit()
+const router = useRouter()
+const keysOpen = ref(false)
+onUnmounted(board.leave)
+onMounted(() => kit.load().catch(() => undefined))
+watch(
+  () => id,
+  (now) => void board.open(now),
+  { immediate: true },
+)
+watch(
+  [() => board.view?.setup, () => kit.gels, () => study],
+  ([setup]) => {
+    if (setup && study) void room.study.ask({ setup, question: { frames: [], gels: kit.gels.map((g) => g.sheet) } })
+  },
+  { immediate: true },
+)
+watch(
+  () => (board.view ? `Ways · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'),
+  (title) => (document.title = title),
+  { immediate: true },
+)
+
+const STUDIES = [
+  { is: '', words: 'Ways' },
+  { is: 'shutter', words: 'Shutter' },
+  { is: 'freeze', words: 'Freeze' },
+  { is: 'colour', words: 'Colour' },
+  { is: 'no-flash', words: 'No flash' },
+] as const
+const panel = computed(
+  () => ({ shutter: ShutterPanel, freeze: FreezePanel, colour: ColorPanel, 'no-flash': NoFlashPanel })[study],
+)
+
+useKeys(
+  () => (keysOpen.value = true),
+  ({ key, shift }) => {
+    switch (key.toLowerCase()) {
+      case 'y':
+      case 'escape':
+        void router.push({ name: 'board', params: { id } })
+        return true
+      case 'o': {
+        const shown = board.view?.board.room
+        if (shown) board.write(shown.kept ? shown.remove : shown.keep)
+        return true
+      }
+      case 'z':
+        void (shift ? board.redo() : board.undo())
+        return true
+      default: {
+        const at = STUDIES[Number(key) - 1]
+        if (!at) return false
+        void router.push({ name: 'ways', params: { id, study: at.is } })
+        return true
+      }
+    }
+  },
+)
+</script>
+
+<template>
+  <div class="flex min-h-dvh flex-col">
+    <AppBar :board="id" @keys="keysOpen = true">
+      <p v-if="board.view" class="min-w-0 truncate px-2">
+        <span class="font-[650]">Sitting {{ board.view.sitting.number }}</span>
+        <span class="ml-2 text-text-2">{{ board.view.sitting.name }} · {{ board.view.name }}</span>
+      </p>
+      <CameraNow v-if="board.view" :camera="board.view.board.camera" />
+    </AppBar>
+    <nav class="flex flex-wrap gap-1 px-2 pb-2" aria-label="Ways and studies">
+      <RouterLink
+        v-for="(at, n) in STUDIES"
+        :key="at.is"
+        :to="{ name: 'ways', params: { id, study: at.is } }"
+        class="flex h-8 items-center rounded-key border px-3"
+        :class="at.is === study ? 'border-edge bg-card font-[650] text-text' : 'border-transparent text-text-2'"
+        :aria-current="at.is === study ? 'page' : undefined"
+        >{{ at.words }}<span class="sr-only">, key {{ n + 1 }}</span></RouterLink
+      >
+    </nav>
+    <p v-if="board.outOfReach" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
+      The server is out of reach. {{ board.waiting }} {{ board.waiting === 1 ? 'entry is' : 'entries are' }} kept here
+      and sent when it is back.
+    </p>
+    <main class="flex-1 px-2 pb-2">
+      <p v-if="board.failed" class="card px-[18px] py-4 text-warn">{{ board.failed }}</p>
+      <WaysPanel v-else-if="!study" />
+      <component
+        :is="panel"
+        v-else-if="panel && room.study.answer.value && board.view"
+        :study="room.study.answer.value"
+      />
+      <p v-else class="card px-[18px] py-4 text-text-2" role="status">
+        {{ room.study.failed.value ?? 'Working it out …' }}
+      </p>
+    </main>
+  </div>
+  <KeysDialog v-if="keysOpen" at="ways" @close="keysOpen = false" />
+</template>

@@ -20,13 +20,13 @@ import RoomCard from '@/board/cards/RoomCard.vue'
 import { useBoard } from '@/look/board'
 import { usePlan } from '@/plan/store'
 import { useRoom } from '@/look/room'
-import { raised } from '@/look/wishes'
+import { boardCommands } from './commands'
 import TapeStrip from '@/board/tape/TapeStrip.vue'
 import AppBar from '@/ui/AppBar.vue'
 import KeysDialog from '@/ui/KeysDialog.vue'
 import NameDialog from '@/forms/NameDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
-import { useKeys, type Stroke } from '@/ui/keys'
+import { everywhere, useCommands } from '@/ui/commands'
 import WorkDialog from '@/board/cards/WorkDialog.vue'
 
 /** The board: the open setup, from the room's reading to the next move. */
@@ -102,71 +102,15 @@ function done(): void {
   if (kind && kind !== 'shoot') entry.value?.focus()
 }
 
-const NAMED: Record<string, string> = { r: 'room', k: 'key', f: 'fill', i: 'rim', g: 'ground', h: 'hair', w: 'whole' }
-
-useKeys(() => (keysOpen.value = true), command)
-
-function command({ key, alt, shift, entry: text }: Stroke): boolean {
-  const now = board.view
-  if (!now) return false
-  if (/^[1-9]$/.test(key) && (alt || text === undefined)) {
-    const lane = now.board.lanes.find((l) => l.number === Number(key))
-    if (lane) board.choose(lane.id)
-    return true
-  }
-  if (alt) return false
-  const lane = board.lane
-  const named = NAMED[key.toLowerCase()]
-  if (named) {
-    const first = now.board.lanes.find((l) => l.id === named || (l.kind === 'light' && l.role === named))
-    if (first) board.choose(first.id)
-    return true
-  }
-  switch (key.toLowerCase()) {
-    case 'm':
-      entry.value?.focus()
-      return true
-    case 'd':
-      done()
-      return true
-    case 'z':
-      void (shift ? board.redo() : board.undo())
-      return true
-    case 'o':
-      board.write(now.board.room.kept ? now.board.room.remove : now.board.room.keep)
-      return true
-    case 'y':
-      void router.push({ name: 'ways', params: { id } })
-      return true
-    case 'l':
-      void router.push({ name: 'plan', params: { id } })
-      return true
-    case 'escape':
-      void board.lookAt(undefined)
-      room.putAway()
-      board.dropDraft()
-      return true
-    case '[':
-    case '{':
-    case ']':
-    case '}': {
-      const by = (key === '[' || key === '{' ? -1 : 1) * (shift ? 1 : 0.1)
-      if (lane && (lane.kind === 'light' || lane.kind === 'room')) board.write(raised(lane, by))
-      return true
-    }
-    case '=':
-    case '-':
-    case '−': {
-      // Behind a number in the entry a minus takes tenths away: 11 −2.
-      if (key !== '=' && text) return false
-      const to = key === '=' ? lane?.dial?.up : lane?.dial?.down
-      if (to && board.light) board.write({ dial: { light: board.light.id, dial: to } })
-      return true
-    }
-    default:
-      return false
-  }
-}
+const commands = [
+  ...boardCommands({
+    meter: () => entry.value?.focus(),
+    done,
+    go: (name) => void router.push({ name, params: { id } }),
+  }),
+  ...everywhere(() => (keysOpen.value = true)),
+]
+useCommands(commands)
 
 async function name(text: string): Promise<void> {
   const now = board.view
@@ -175,7 +119,7 @@ async function name(text: string): Promise<void> {
     await answered(api.PATCH('/api/sittings/{id}', { params: { path: { id: now.sitting.id } }, body: { name: text } }))
     await board.open(now.id)
   } else if (naming.value === 'look') {
-    board.show(
+    board.accept(
       await answered(api.PATCH('/api/setups/{id}', { params: { path: { id: now.id } }, body: { name: text } })),
     )
   } else {
@@ -353,7 +297,7 @@ const MENU = [
       <TapeStrip class="max-[1179px]:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
     </main>
   </div>
-  <KeysDialog v-if="keysOpen" at="board" @close="keysOpen = false" />
+  <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
   <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
   <WorkDialog v-if="open === 'work'" @close="open = undefined" />
   <PhoneDialog v-if="open === 'phone'" :look="id" @close="open = undefined" />

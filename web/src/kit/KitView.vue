@@ -10,7 +10,8 @@ import AppBar from '@/ui/AppBar.vue'
 import KeysDialog from '@/ui/KeysDialog.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
-import { useKeys } from '@/ui/keys'
+import { everywhere, useCommands } from '@/ui/commands'
+import { kitCommands } from './commands'
 
 /** The kit: what there is, what its sheets say, and what readings taught of it. */
 const kit = useKit()
@@ -129,15 +130,11 @@ async function clear(): Promise<void> {
   }
 }
 
-useKeys(
-  () => (keysOpen.value = true),
-  ({ key }) => {
-    if (key === '/') find.value?.focus()
-    else if (key.toLowerCase() === 'n') add()
-    else return false
-    return true
-  },
-)
+const commands = [
+  ...kitCommands({ find: () => find.value?.focus(), add: () => add() }),
+  ...everywhere(() => (keysOpen.value = true)),
+]
+useCommands(commands)
 </script>
 
 <template>
@@ -243,7 +240,7 @@ useKeys(
         </p>
       </section>
     </main>
-    <KeysDialog v-if="keysOpen" at="kit" @close="keysOpen = false" />
+    <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
     <ModalDialog v-if="clearing" open title="Clear the whole kit?" @close="clearing = false">
       <p class="mt-3 text-text-2">
         All {{ kit.items.length }} pieces go, and what readings taught of them. Sittings keep what they used. Export it

@@ -72,13 +72,13 @@ describe('the open setup', () => {
   it('goes on to the next lane after an entry, but not away from one that was just chosen by hand', async () => {
     vi.useFakeTimers()
     const board = await opened()
-    board.show(viewOf(4, 'fill'))
+    board.accept(viewOf(4, 'fill'))
     expect(board.chosen).toBe('fill')
     board.choose('room')
-    board.show(viewOf(5, 'key'))
+    board.accept(viewOf(5, 'key'))
     expect(board.chosen).toBe('room')
     vi.advanceTimersByTime(11_000)
-    board.show(viewOf(6, 'key'))
+    board.accept(viewOf(6, 'key'))
     expect(board.chosen).toBe('key')
   })
 
@@ -89,7 +89,7 @@ describe('the open setup', () => {
     board.choose('fill')
     const gone = viewOf(4, 'key')
     gone.board.lanes = gone.board.lanes.filter((l) => l.id !== 'fill')
-    board.show(gone)
+    board.accept(gone)
     expect(board.chosen).toBe('key')
   })
 
@@ -175,6 +175,40 @@ describe('the open setup', () => {
     await board.lookAt(item)
     expect(board.moment).toBeUndefined()
     expect(board.setup).toBe(board.view?.setup)
+  })
+
+  it('does not go back to an answer that comes late, nor to a look that was left meanwhile', async () => {
+    const board = await opened(viewOf(5, 'key'))
+    board.accept(viewOf(4, 'fill'))
+    expect(board.view?.version).toBe(5)
+    board.accept(viewOf(7, 'fill', { id: 'another look' }))
+    expect([board.view?.id, board.view?.version]).toEqual(['look', 5])
+    let late: (() => void) | undefined
+    const held = new Promise<void>((go) => (late = go))
+    answer = async (path) => {
+      if (path === '/api/setups/slow') await held
+      return ok(viewOf(1, 'key', { id: path.split('/').at(-1) }))
+    }
+    const slow = board.open('slow')
+    await board.open('quick')
+    late?.()
+    await slow
+    expect(board.view?.id).toBe('quick')
+  })
+
+  it('takes a new name of the same version', async () => {
+    const board = await opened()
+    board.accept(viewOf(3, 'key', { name: 'Second light' }))
+    expect(board.view?.name).toBe('Second light')
+  })
+
+  it('puts earlier entries before the tape once, though they are asked for twice', async () => {
+    const item = (seq: number) => ({ id: String(seq), seq }) as never
+    const board = await opened(viewOf(9, 'key', { tape: { items: [item(8), item(9)], earlier: true } }))
+    answer = () => ok({ items: [item(6), item(7)], earlier: false })
+    await Promise.all([board.loadEarlier(), board.loadEarlier()])
+    expect(board.tape.map((i) => i.seq)).toEqual([6, 7, 8, 9])
+    expect(board.moreEarlier).toBe(false)
   })
 
   it('tells why a look can not be opened', async () => {

@@ -15,7 +15,8 @@ const way = { id: 'aperture', name: 'Stop down', entries } as unknown as RoomWay
 describe('a way on trial', () => {
   beforeEach(() => {
     setActivePinia(createPinia())
-    useBoard().view = { id: 'look', setup: {}, version: 3 } as unknown as SetupView
+    const now = { id: 'look', setup: {}, version: 3, board: { lanes: [], next: { lane: 'key' } }, tape: { items: [] } }
+    useBoard().accept(now as unknown as SetupView)
   })
 
   it('is drafted as a whole and keeps nothing', async () => {

@@ -14,7 +14,8 @@ import AppBar from '@/ui/AppBar.vue'
 import KeysDialog from '@/ui/KeysDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
-import { useKeys } from '@/ui/keys'
+import { everywhere, useCommands } from '@/ui/commands'
+import { planCommands } from './commands'
 
 /** The plan, large: place the lights, see the light fall, and what it means for face, ground and room. */
 const { id, part = '' } = defineProps<{ id: string; part?: string }>()
@@ -55,36 +56,16 @@ const panel = computed(() => ({ ground: GroundPanel, studio: StudioPanel, begin:
 const lights = computed(() => board.view?.setup.lights ?? [])
 const together = () => (plan.wants = { ...plan.wants, together: !plan.wants.together })
 
-const NAMED: Record<string, string> = { k: 'key', f: 'fill', i: 'rim', g: 'ground', h: 'hair' }
-useKeys(
-  () => (keysOpen.value = true),
-  ({ key, shift, alt }) => {
-    const lower = key.toLowerCase()
-    const light = lights.value.find((l) => l.role === NAMED[lower])
-    if (light) {
-      board.choose(light.id)
-      return true
-    }
-    switch (lower) {
-      case 'l':
-      case 'escape':
-        void router.push({ name: 'board', params: { id } })
-        return true
-      case 'a':
-        together()
-        return true
-      case 'z':
-        void (shift ? board.redo() : board.undo())
-        return true
-      default: {
-        const at = PARTS[Number(key) - 1]
-        if (!at || alt) return false
-        void router.push({ name: 'plan', params: { id, part: at.is } })
-        return true
-      }
-    }
-  },
-)
+function go(n: number): boolean {
+  const at = PARTS[n - 1]
+  if (at) void router.push({ name: 'plan', params: { id, part: at.is } })
+  return Boolean(at)
+}
+const commands = [
+  ...planCommands({ part: go, together, leave: () => void router.push({ name: 'board', params: { id } }) }),
+  ...everywhere(() => (keysOpen.value = true)),
+]
+useCommands(commands)
 </script>
 
 <template>
@@ -145,5 +126,5 @@ useKeys(
       </template>
     </main>
   </div>
-  <KeysDialog v-if="keysOpen" at="plan" @close="keysOpen = false" />
+  <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
 </template>

@@ -7,7 +7,13 @@ import { useNotices } from '@/ui/notices'
 import { usePlan } from './store'
 
 const view = (version: number) =>
-  ({ id: 'look', setup: { lights: [] }, version, board: { lanes: [], next: { lane: 'key' } } }) as unknown as SetupView
+  ({
+    id: 'look',
+    setup: { lights: [] },
+    version,
+    board: { lanes: [], next: { lane: 'key' } },
+    tape: { items: [], earlier: false },
+  }) as unknown as SetupView
 const placed = (x: number): Entry => ({ placed: { light: 'fill', place: { at: { x, y: 1.5, z: 1 } } } })
 const drawn = (name: string, lanes: unknown[] = []) => ({
   plan: { name, contours: [{ light: name, lines: [] }] },
@@ -18,7 +24,7 @@ describe('a light that is dragged', () => {
   beforeEach(() => {
     vi.useFakeTimers()
     setActivePinia(createPinia())
-    useBoard().view = view(3)
+    useBoard().accept(view(3))
   })
 
   function answering() {
@@ -50,7 +56,7 @@ describe('a light that is dragged', () => {
     expect(plan.ghosts).toBeUndefined()
     // What it led to stays until the entry is there.
     expect(plan.shown).toMatchObject({ name: 'fill' })
-    useBoard().view = view(4)
+    useBoard().accept(view(4))
     await nextTick()
     await settle()
     expect(plan.shown).toMatchObject({ name: 'key' })
@@ -72,7 +78,7 @@ describe('a light that is dragged', () => {
     plan.drop()
     slow = () => undefined
     served = drawn('written')
-    useBoard().view = view(4)
+    useBoard().accept(view(4))
     await nextTick()
     await settle()
     expect(plan.shown).toMatchObject({ name: 'moved' })
@@ -127,7 +133,9 @@ describe('a light that is dragged', () => {
     const [board, plan] = [useBoard(), usePlan()]
     plan.look()
     await nextTick()
-    board.moment = { id: 'x', setup: then, board: board.view?.board } as never
+    const told = { data: { setup: then, board: board.view?.board }, response: new Response() }
+    vi.spyOn(api, 'GET').mockResolvedValue(told as never)
+    await board.lookAt({ id: 'x' } as never)
     await nextTick()
     await settle()
     expect(asked.at(-1)).toEqual(then)

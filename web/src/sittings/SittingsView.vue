@@ -16,7 +16,8 @@ import RoleMark from '@/draw/RoleMark.vue'
 import StateSign from '@/draw/StateSign.vue'
 import WordLine from '@/draw/WordLine.vue'
 import SittingMenu from './SittingMenu.vue'
-import { useKeys, type Stroke } from '@/ui/keys'
+import { everywhere, useCommands } from '@/ui/commands'
+import { sittingsCommands } from './commands'
 
 /** All sittings: the one worked on last first, with its next move; each row known by its pattern. */
 const router = useRouter()
@@ -52,21 +53,11 @@ watch(find, useDebounceFn(load, 150))
 watch(deleted, load)
 document.title = 'Sittings · Ink Lamp'
 
-useKeys(() => (keysOpen.value = true), openOrFind)
-
-function openOrFind({ key, alt }: Stroke): boolean {
-  if (alt) return false
-  switch (key.toLowerCase()) {
-    case '/':
-      findField.value?.focus()
-      return true
-    case 'n':
-      naming.value = { is: 'new' }
-      return true
-    default:
-      return false
-  }
-}
+const commands = [
+  ...sittingsCommands({ find: () => findField.value?.focus(), begin: () => (naming.value = { is: 'new' }) }),
+  ...everywhere(() => (keysOpen.value = true)),
+]
+useCommands(commands)
 
 const toBoard = (row: SittingInList) => ({ name: 'board', params: { id: row.last.id } })
 
@@ -277,7 +268,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
       </p>
     </main>
 
-    <KeysDialog v-if="keysOpen" at="sittings" @close="keysOpen = false" />
+    <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
     <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
   </div>
 </template>

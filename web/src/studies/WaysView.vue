@@ -11,7 +11,8 @@ import { useKit } from '@/look/kit'
 import { useRoom } from '@/look/room'
 import AppBar from '@/ui/AppBar.vue'
 import KeysDialog from '@/ui/KeysDialog.vue'
-import { useKeys } from '@/ui/keys'
+import { everywhere, useCommands } from '@/ui/commands'
+import { studyCommands } from './commands'
 import WaysPanel from '@/studies/ways/WaysPanel.vue'
 
 /** The room, and all the ways to what is wished of it; what the shutter does to flash; what freezes; what mixes in. */
@@ -52,31 +53,16 @@ const panel = computed(
   () => ({ shutter: ShutterPanel, freeze: FreezePanel, colour: ColorPanel, 'no-flash': NoFlashPanel })[study],
 )
 
-useKeys(
-  () => (keysOpen.value = true),
-  ({ key, shift }) => {
-    switch (key.toLowerCase()) {
-      case 'y':
-      case 'escape':
-        void router.push({ name: 'board', params: { id } })
-        return true
-      case 'o': {
-        const shown = board.view?.board.room
-        if (shown) board.write(shown.kept ? shown.remove : shown.keep)
-        return true
-      }
-      case 'z':
-        void (shift ? board.redo() : board.undo())
-        return true
-      default: {
-        const at = STUDIES[Number(key) - 1]
-        if (!at) return false
-        void router.push({ name: 'ways', params: { id, study: at.is } })
-        return true
-      }
-    }
-  },
-)
+function go(n: number): boolean {
+  const at = STUDIES[n - 1]
+  if (at) void router.push({ name: 'ways', params: { id, study: at.is } })
+  return Boolean(at)
+}
+const commands = [
+  ...studyCommands({ study: go, leave: () => void router.push({ name: 'board', params: { id } }) }),
+  ...everywhere(() => (keysOpen.value = true)),
+]
+useCommands(commands)
 </script>
 
 <template>
@@ -116,5 +102,5 @@ useKeys(
       </p>
     </main>
   </div>
-  <KeysDialog v-if="keysOpen" at="ways" @close="keysOpen = false" />
+  <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
 </template>

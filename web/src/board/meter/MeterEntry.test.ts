@@ -11,6 +11,7 @@ const lane = (id: string, kind: string, role?: string) => ({ id, kind, role, nam
 const view = {
   id: 'look',
   version: 3,
+  tape: { items: [], earlier: false },
   setup: { lights: [{ id: 'key' }, { id: 'fill' }] },
   board: { lanes: [lane('key', 'light', 'key'), lane('fill', 'light', 'fill')], next: { lane: 'key' } },
 } as unknown as SetupView
@@ -27,7 +28,7 @@ describe('the meter entry', () => {
     setActivePinia(createPinia())
     localStorage.clear()
     board = useBoard()
-    board.view = view
+    board.accept(view)
     board.choose('key')
     written = []
     checks = []

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { refDebounced, useStorage } from '@vueuse/core'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import type { Scales } from '@/api/client'
+import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
+import type { Refused, Scales } from '@/api/client'
 import { useBoard } from '@/look/board'
 import { useNotices } from '@/ui/notices'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -35,11 +35,14 @@ const { subjects, subject, how, entry, echo } = useReading(
 
 // A reading that is half typed is no mistake yet: what is wrong is said once the hands rest.
 const settled = refDebounced(typed, 500)
-const tried = ref(false)
-watch(typed, () => (tried.value = false))
-const wrong = computed(() =>
-  entry.value && (tried.value || settled.value === typed.value) ? board.draftRefused?.problem.detail : undefined,
-)
+/** Why a reading that was to be logged came back. */
+const sentBack = shallowRef<Refused>()
+watch(typed, () => (sentBack.value = undefined))
+const wrong = computed(() => {
+  if (!entry.value) return undefined
+  const refused = sentBack.value ?? (settled.value === typed.value ? board.draftRefused : undefined)
+  return refused?.problem.detail
+})
 
 /** Takes the reading out of the field at once: the next one may be typed while this one is still asked about. */
 function log(): void {
@@ -57,8 +60,7 @@ function log(): void {
       // What is not understood comes back to be mended: nothing typed is lost.
       typed.value = text
       await nextTick()
-      board.draftRefused = refused
-      tried.value = true
+      sentBack.value = refused
     } else {
       notices.say(`“${text}” was not logged: ${refused.problem.detail}`, { warn: true })
     }

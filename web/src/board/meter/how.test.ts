@@ -12,7 +12,7 @@ describe('how a reading is taken', () => {
   beforeEach(() => {
     setActivePinia(createPinia())
     localStorage.clear()
-    useBoard().view = { board: { lanes: LANES } } as unknown as SetupView
+    useBoard().accept({ board: { lanes: LANES }, tape: { items: [] } } as unknown as SetupView)
   })
 
   it('says nothing where all is as usual', () => {

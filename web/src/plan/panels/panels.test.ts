@@ -45,6 +45,7 @@ const view = (findings: unknown[] = []) =>
   ({
     id: 'look',
     version: 3,
+    tape: { items: [], earlier: false },
     setup: { lights: [{ id: 'key', role: 'key', place: { at: key.at } }] },
     board: { lanes: [{ id: 'key', kind: 'light' }], next: { lane: 'key' }, findings },
   }) as unknown as SetupView
@@ -66,7 +67,7 @@ describe('the panels of the plan', () => {
     vi.spyOn(api, 'POST').mockImplementation((() =>
       Promise.resolve({ data: { plan: served }, response: new Response() })) as never)
     board = useBoard()
-    board.view = view()
+    board.accept(view())
     board.choose('key')
     vi.spyOn(board, 'write').mockImplementation((entry) => void written.push(entry))
     vi.spyOn(board, 'check').mockImplementation(() => Promise.resolve(refused))
@@ -82,7 +83,7 @@ describe('the panels of the plan', () => {
   /** Another answer of the server, as after somebody else's entry. */
   async function serve(next: Plan): Promise<void> {
     served = next
-    board.view = { ...view(), version: (board.view?.version ?? 0) + 1 }
+    board.accept({ ...view(), version: (board.view?.version ?? 0) + 1 })
     await settle()
   }
   const labelled = (label: string) => {
@@ -247,16 +248,18 @@ describe('the panels of the plan', () => {
 
   it('tells of a light only what follows from where things stand, and mends it', async () => {
     const lower = { placed: { light: 'key', place: { at: { x: 0, y: 1.8, z: 1 } } } }
-    board.view = view([
-      {
-        words: [{ text: 'Dark ' }, { strong: 'sockets' }, { text: '.' }],
-        placement: true,
-        caution: false,
-        remedy: { label: 'Lower it', entry: lower },
-      },
-      { words: [{ text: 'A boom over the sitter.' }], placement: true, caution: true },
-      { words: [{ text: 'A full battery.' }], placement: false, caution: false },
-    ])
+    board.accept(
+      view([
+        {
+          words: [{ text: 'Dark ' }, { strong: 'sockets' }, { text: '.' }],
+          placement: true,
+          caution: false,
+          remedy: { label: 'Lower it', entry: lower },
+        },
+        { words: [{ text: 'A boom over the sitter.' }], placement: true, caution: true },
+        { words: [{ text: 'A full battery.' }], placement: false, caution: false },
+      ]),
+    )
     await show(LightPanel)
     const notes = page.findAll('li').map((li) => li.get('p').text())
     expect(notes).toEqual(['Dark sockets.', 'A boom over the sitter.'])

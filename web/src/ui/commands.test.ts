@@ -3,7 +3,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, nextTick } from 'vue'
 import { usePreferences } from './preferences'
-import { useKeys, type Stroke } from './keys'
+import { DIGITS, everywhere, useCommands, type Stroke } from './commands'
 
 describe('keys', () => {
   let strokes: Stroke[]
@@ -12,10 +12,16 @@ describe('keys', () => {
   function page() {
     const view = defineComponent({
       setup() {
-        useKeys(help, (stroke) => {
+        const taken = (stroke: Stroke) => {
           strokes.push(stroke)
           return stroke.key === 'd'
-        })
+        }
+        useCommands([
+          { caps: [], words: 'either', keys: ['d', '-', 'escape'], run: taken },
+          { caps: [], words: 'with Alt too', keys: DIGITS, alt: true, run: taken },
+          { caps: ['Tab'], words: 'what has focus takes it' },
+          ...everywhere(help),
+        ])
         return () => h('div', [h('input', { 'data-entry': '' }), h('input', { class: 'other' }), h('button')])
       },
     })
@@ -79,6 +85,15 @@ describe('keys', () => {
     expect(document.documentElement.dataset.theme).toBeUndefined()
     press(button, '?')
     expect(help).toHaveBeenCalledOnce()
+    view.unmount()
+  })
+
+  it('are taken with Alt only where that is said, and a capital letter is its key', () => {
+    const view = page()
+    const button = view.get('button').element
+    expect(press(button, 'd', { altKey: true }).defaultPrevented).toBe(false)
+    expect(press(button, 'D', { shiftKey: true }).defaultPrevented).toBe(false)
+    expect(strokes).toMatchObject([{ key: 'D', shift: true }])
     view.unmount()
   })
 

@@ -1,0 +1,96 @@
+import { useBoard } from '@/look/board'
+import { useRoom } from '@/look/room'
+import { raised } from '@/look/wishes'
+import { DIGITS, type Command, type Stroke } from '@/ui/commands'
+
+const NAMED: Record<string, string> = { r: 'room', k: 'key', f: 'fill', i: 'rim', g: 'ground', h: 'hair', w: 'whole' }
+
+/** What keys do on the board. */
+export function boardCommands(view: {
+  /** To the meter entry. */
+  meter: () => void
+  /** The next move was done. */
+  done: () => void
+  go: (to: 'ways' | 'plan') => void
+}): Command[] {
+  const board = useBoard()
+  const room = useRoom()
+  const lanes = () => board.view?.board.lanes ?? []
+
+  function numbered({ key, alt, entry }: Stroke): boolean {
+    // Without Alt a digit is typed where something is typed.
+    if (!alt && entry !== undefined) return false
+    const lane = lanes().find((l) => l.number === Number(key))
+    if (lane) board.choose(lane.id)
+    return true
+  }
+
+  function named({ key }: Stroke): void {
+    const name = NAMED[key.toLowerCase()]
+    const first = lanes().find((l) => l.id === name || (l.kind === 'light' && l.role === name))
+    if (first) board.choose(first.id)
+  }
+
+  function target({ key, shift }: Stroke): void {
+    const by = (key === '[' || key === '{' ? -1 : 1) * (shift ? 1 : 0.1)
+    const lane = board.lane
+    if (lane && (lane.kind === 'light' || lane.kind === 'room')) board.write(raised(lane, by))
+  }
+
+  function power({ key, entry }: Stroke): boolean {
+    // Behind a number in the entry a minus takes tenths away: 11 −2.
+    if (key !== '=' && entry) return false
+    const to = key === '=' ? board.lane?.dial?.up : board.lane?.dial?.down
+    if (to && board.light) board.write({ dial: { light: board.light.id, dial: to } })
+    return true
+  }
+
+  function putAway(): void {
+    void board.lookAt(undefined)
+    room.putAway()
+    board.dropDraft()
+  }
+
+  const commands: Command[] = [
+    {
+      caps: ['1', '…', '8'],
+      words: 'lane; with Alt while the meter entry has focus',
+      keys: DIGITS,
+      alt: true,
+      run: numbered,
+    },
+    {
+      caps: ['R', 'K', 'F', 'I', 'G', 'H', 'W'],
+      words: 'room, key, fill, rim, ground, hair, whole',
+      keys: Object.keys(NAMED),
+      run: named,
+    },
+    { caps: ['M'], words: 'meter entry', keys: ['m'], run: view.meter },
+    { caps: ['Enter'], words: 'log the reading' },
+    { caps: ['Esc'], words: 'leave the entry, put a draft away, back to now', keys: ['escape'], run: putAway },
+    { caps: ['D'], words: 'dialled: do the next move', keys: ['d'], run: view.done },
+    {
+      caps: ['Z'],
+      words: 'undo; with Shift: redo',
+      keys: ['z'],
+      run: ({ shift }) => void (shift ? board.redo() : board.undo()),
+    },
+    {
+      caps: ['[', ']'],
+      words: 'target down or up 0.1; with Shift: 1 stop',
+      keys: ['[', '{', ']', '}'],
+      run: target,
+    },
+    {
+      caps: ['−', '='],
+      words: 'power of the chosen light, one step',
+      keys: ['-', '−', '='],
+      run: power,
+    },
+    { caps: ['O'], words: 'keep or remove the room', keys: ['o'], run: board.keepOrRemove },
+    { caps: ['Y'], words: 'ways to the wish for the room', keys: ['y'], run: () => view.go('ways') },
+    { caps: ['L'], words: 'the plan, large', keys: ['l'], run: () => view.go('plan') },
+    { caps: ['←', '↑', '→', '↓'], words: 'on the plan: 5 cm; with Shift 1 cm; page keys: up, down' },
+  ]
+  return commands
+}

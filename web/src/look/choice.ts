@@ -1,0 +1,33 @@
+import { computed, ref } from 'vue'
+import type { Board } from '@/api/client'
+
+/** How long a lane that was chosen by hand stays chosen, whatever the board would go on to. */
+const HELD_MS = 10_000
+
+/** Which lane is chosen: by hand, else the one of the next move. */
+export function useChoice(board: () => Board | undefined) {
+  const chosen = ref('room')
+  let byHandAt = 0
+  let fresh = false
+
+  function choose(id: string): void {
+    if (!board()?.lanes.some((l) => l.id === id)) return
+    chosen.value = id
+    byHandAt = Date.now()
+  }
+
+  /** A look is opened: it begins where its next move is; on another look nothing was chosen by hand yet. */
+  function begin(other: boolean): void {
+    fresh = true
+    if (other) byHandAt = 0
+  }
+
+  /** A board came; `goOn`: its next move counts, unless something was chosen by hand just now. */
+  function follow(now: Board, goOn: boolean): void {
+    const held = Date.now() - byHandAt <= HELD_MS
+    if (fresh || (goOn && !held) || !now.lanes.some((l) => l.id === chosen.value)) chosen.value = now.next.lane
+    fresh = false
+  }
+
+  return { chosen: computed(() => chosen.value), choose, begin, follow }
+}

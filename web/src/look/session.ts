@@ -1,0 +1,78 @@
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import { useFollowing } from '@/api/following'
+import { answered, api, type Scales, type SetupView } from '@/api/client'
+
+/**
+ * The look that is open, followed as others change it. `accepted` is told of each state that counts and of the one before it, `reached` that
+ * the server may be there again.
+ */
+export function useSession(hooks: {
+  opening: (other: boolean) => void
+  accepted: (now: SetupView, before: SetupView | undefined) => void
+  reached: () => void
+}) {
+  const view = shallowRef<SetupView>()
+  const scales = shallowRef<Scales>()
+  const failed = ref<string>()
+  /** The look that was asked for last, whether or not it is there yet. */
+  let wanted: string | undefined
+
+  /** Takes what the server says of a look: not of one that was left meanwhile, nor what was answered late and is older. */
+  function accept(now: SetupView): void {
+    const before = view.value?.id === now.id ? view.value : undefined
+    if ((wanted ?? now.id) !== now.id || (before && now.version < before.version)) return
+    view.value = now
+    hooks.accepted(now, before)
+  }
+
+  const fetched = (id: string) => answered(api.GET('/api/setups/{id}', { params: { path: { id } } }))
+
+  async function open(id: string): Promise<void> {
+    wanted = id
+    const other = view.value?.id !== id
+    if (other) view.value = undefined
+    failed.value = undefined
+    hooks.opening(other)
+    try {
+      scales.value ??= await answered(api.GET('/api/scales'))
+      accept(await fetched(id))
+      if (wanted !== id) return
+      hooks.reached()
+      following.follow(id)
+    } catch (error) {
+      if (wanted === id) failed.value = (error as Error).message
+    }
+  }
+
+  async function refresh(): Promise<void> {
+    const id = view.value?.id
+    if (!id) return
+    try {
+      const now = await fetched(id)
+      if (now.version !== view.value?.version) accept(now)
+    } catch {
+      // The next look tries again; what is shown stays.
+    }
+  }
+
+  // Somebody else may have written meanwhile.
+  const following = useFollowing((version) => {
+    hooks.reached()
+    if (version === undefined || version > (view.value?.version ?? 0)) void refresh()
+  })
+  useEventListener(window, ['focus', 'online'], () => {
+    hooks.reached()
+    void refresh()
+  })
+
+  return {
+    view: computed(() => view.value),
+    scales: computed(() => scales.value),
+    failed: computed(() => failed.value),
+    accept,
+    open,
+    refresh,
+    leave: following.stop,
+  }
+}

@@ -1,3 +1,4 @@
+import { doubled, late, lost } from '../support/answers'
 import { expect, lane, test, underWay } from '../support/app'
 
 test('a sitting is worked with the keyboard alone, from nothing to a frame', async ({ page, app, board }) => {
@@ -96,22 +97,39 @@ test('readings typed faster than they are answered are all logged, and what is n
   const look = await underWay(app, 'Quick hands')
   await board(look)
   const before = await app.api(`/setups/${look}`)
-  await page.route('**/api/draft', async (route) => {
-    await new Promise((slowly) => setTimeout(slowly, 600))
-    await route.continue()
-  })
+  const drafts = await late(page, '**/api/draft')
   const field = page.getByRole('textbox', { name: /^Reading of/ })
   for (const typed of ['5.6 1', '5.6 2', '7.3 4', '5.6']) {
     await page.keyboard.type(typed)
     if (typed !== '5.6') await page.keyboard.press('Enter')
   }
+  await drafts.letGo()
   // Two are logged; the third is told beside what is being typed, which stays.
   await expect(page.getByText('“7.3 4” was not logged: 7.3 is no whole stop')).toBeVisible()
   await expect(field).toHaveValue('5.6')
   const after = await app.api(`/setups/${look}`)
   expect(after.version).toBe(before.version + 2)
-  // What is still being held up is let through first.
+})
+
+test('a reading whose answer got lost, or that arrives twice, is logged once', async ({ page, app, board }) => {
+  const look = await underWay(app, 'A bad line')
+  await board(look)
+  const { version } = await app.api(`/setups/${look}`)
+  const gone = await lost(page, '**/entries', 2)
+  await page.keyboard.type('5.6 1')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('region', { name: 'Tape' })).toContainText('5.6')
+  await expect(page.getByText('The server is out of reach.')).toBeHidden()
+  expect(gone()).toBe(2)
+  expect((await app.api(`/setups/${look}`)).version).toBe(version + 1)
   await page.unrouteAll({ behavior: 'wait' })
+  const twice = await doubled(page, '**/entries')
+  await page.getByRole('textbox', { name: /^Reading of/ }).focus()
+  await page.keyboard.type('4 4')
+  await page.keyboard.press('Enter')
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 2)
+  expect(twice()).toBe(1)
+  await expect(page.getByRole('region', { name: 'Tape' })).toContainText('4')
 })
 
 test('undo goes back to nothing, redo comes back, and a reload changes neither', async ({ page, app, board }) => {

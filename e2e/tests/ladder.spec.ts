@@ -48,8 +48,7 @@ test('no two texts overlap in the real page, whatever stands on the ladder', asy
     })
     await board(look)
     await page.setViewportSize(round % 2 ? { width: 1600, height: 1000 } : { width: 1280, height: 800 })
-    await page.waitForTimeout(100)
-    expect(await collisions(page), `round ${round}`).toEqual([])
+    await expect.poll(() => collisions(page), { message: `round ${round}` }).toEqual([])
   }
 })
 

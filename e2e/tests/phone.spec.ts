@@ -4,11 +4,16 @@ import { App, expect, lane, test, underWay } from '../support/app'
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
 
+/** The page hears of what others write from here on. */
+const follows = (page: Page) => page.waitForResponse((response) => response.url().endsWith('/events'))
+
 async function phone(browser: Browser, app: App, look: string): Promise<Page> {
   const context = await browser.newContext({ ...PHONE, baseURL: app.url })
   const page = await context.newPage()
+  const following = follows(page)
   await page.goto(`/setups/${look}`)
   await expect(page.getByRole('main', { name: 'Board on the phone' })).toBeVisible()
+  await following
   return page
 }
 
@@ -43,12 +48,12 @@ test('an entry on one shows on the other without a reload, also through another 
   const other = await app.another()
   const look = await underWay(app, 'Two')
   const laptop = await browser.newPage({ baseURL: app.url })
+  const following = follows(laptop)
   await laptop.goto(`/setups/${look}`)
   await expect(lane(laptop, 'Fill')).toBeVisible()
+  await following
   for (const server of [app, other]) {
     const page = await phone(browser, server, look)
-    // Both follow by now: the first word comes when the connection is open.
-    await laptop.waitForTimeout(1500)
     const tenth = server === app ? '1' : '4'
     await read(page, 'Fill', '5.6', tenth)
     const words = server === app ? '0.7 over' : '1.0 over'

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { isEntry, withoutRest } from '../support/answers'
 import { expect, lane, test, type App } from '../support/app'
 
 const OCTA = { kind: 'octa', size: { round: { diameter: 0.9 } }, loss: 1.5 }
@@ -40,6 +41,16 @@ async function studio(app: App, name: string, behind = 2.5): Promise<string> {
 }
 
 const onPlan = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}, `) })
+/** Keys on something of the plan, one after the other: each is seen where it tells of its place before the next one is pressed. */
+async function steps(page: Page, name: string, ...keys: string[]): Promise<void> {
+  const thing = page.getByRole('button', { name: new RegExp(`^${name}`) })
+  await thing.focus()
+  for (const key of keys) {
+    const before = (await thing.getAttribute('aria-label')) ?? ''
+    await page.keyboard.press(key)
+    if (/\d/.test(before)) await expect(thing).not.toHaveAttribute('aria-label', before)
+  }
+}
 const place = async (app: App, look: string, id: string) =>
   (await app.api(`/setups/${look}`)).setup.lights.find((l: { id: string }) => l.id === id)
 
@@ -77,15 +88,12 @@ test('by keys: from light to light, five centimetres a step, one entry when the 
   page,
 }) => {
   const look = await studio(app, 'By keys')
+  await page.clock.install()
   await page.goto(`/setups/${look}/plan`)
-  const key = onPlan(page, 'Key')
-  await key.focus()
+  await expect(onPlan(page, 'Key')).toBeVisible()
   const before = await place(app, look, 'key')
   const { version } = await app.api(`/setups/${look}`)
-  for (const stroke of ['ArrowLeft', 'ArrowLeft', 'ArrowDown', 'PageUp']) {
-    await page.keyboard.press(stroke)
-    await page.waitForTimeout(150)
-  }
+  await withoutRest(page, () => steps(page, 'Key, ', 'ArrowLeft', 'ArrowLeft', 'ArrowDown', 'PageUp'))
   await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 1)
   const after = await place(app, look, 'key')
   expect(after.place.at.x).toBeCloseTo(before.place.at.x - 0.1, 3)
@@ -107,19 +115,14 @@ test('camera, sitter and panels are moved by keys too, and each is one entry', a
   const panels = [{ kind: 'white', at: { x: 0.7, y: 1.2, z: 0.2 }, width: 0.9, height: 1.2, facing: -100 }]
   await app.write(look, { studio: { ...setup.studio, panels } })
   const { version } = await app.api(`/setups/${look}`)
+  await page.clock.install()
   await page.goto(`/setups/${look}/plan`)
-  const steps = async (name: string, ...keys: string[]) => {
-    await page.getByRole('button', { name: new RegExp(`^${name}`) }).focus()
-    for (const key of keys) {
-      await page.keyboard.press(key)
-      await page.waitForTimeout(150)
-    }
-  }
-  await steps('White panel,', 'PageUp', 'ArrowRight')
+  await expect(onPlan(page, 'Key')).toBeVisible()
+  await withoutRest(page, () => steps(page, 'White panel,', 'PageUp', 'ArrowRight'))
   await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 1)
-  await steps('Height of the camera', 'ArrowUp', 'ArrowUp')
+  await withoutRest(page, () => steps(page, 'Height of the camera', 'ArrowUp', 'ArrowUp'))
   await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 2)
-  await steps('The sitter.', 'ArrowRight', 'ArrowDown')
+  await withoutRest(page, () => steps(page, 'The sitter.', 'ArrowRight', 'ArrowDown'))
   await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 3)
   const now = (await app.api(`/setups/${look}`)).setup.studio
   // Told from the sitter, who went 5 cm to the right and 5 cm toward the camera.
@@ -127,9 +130,14 @@ test('camera, sitter and panels are moved by keys too, and each is one entry', a
   expect(now.camera.at).toEqual({ x: -0.05, y: 1.35, z: 1.95 })
   expect(now.ground.behind).toBeCloseTo(2.55, 6)
   // A step that is not written yet is given up.
-  await steps('Camera,', 'ArrowLeft')
-  await page.keyboard.press('Escape')
-  await page.waitForTimeout(900)
+  const written: string[] = []
+  page.on('request', (request) => isEntry(request) && written.push(request.url()))
+  await withoutRest(page, async () => {
+    await steps(page, 'Camera,', 'ArrowLeft')
+    await page.keyboard.press('Escape')
+    await page.clock.runFor(2000)
+  })
+  expect(written).toEqual([])
   expect((await app.api(`/setups/${look}`)).version).toBe(version + 3)
   await expect(page).toHaveURL(/\/plan$/)
   // Without one it leads back to the board.

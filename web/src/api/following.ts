@@ -1,4 +1,4 @@
-import { tryOnScopeDispose } from '@vueuse/core'
+import { tryOnScopeDispose, useTimeoutFn } from '@vueuse/core'
 
 const AGAIN_AFTER_MS = 2000
 
@@ -8,10 +8,10 @@ const AGAIN_AFTER_MS = 2000
  */
 export function useFollowing(heard: (version: number | undefined) => void) {
   let source: EventSource | undefined
-  let again: ReturnType<typeof setTimeout> | undefined
+  const again = useTimeoutFn((setup: string) => follow(setup), AGAIN_AFTER_MS, { immediate: false })
 
   function stop(): void {
-    clearTimeout(again)
+    again.stop()
     source?.close()
     source = undefined
   }
@@ -25,7 +25,7 @@ export function useFollowing(heard: (version: number | undefined) => void) {
     mine.addEventListener('look', () => heard(undefined))
     mine.addEventListener('error', () => {
       // Most losses the browser mends by itself; not one that the server answered with an error.
-      if (mine.readyState === EventSource.CLOSED) again = setTimeout(() => follow(setup), AGAIN_AFTER_MS)
+      if (mine.readyState === EventSource.CLOSED) again.start(setup)
     })
   }
 

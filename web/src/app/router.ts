@@ -1,10 +1,9 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import SittingsView from '@/sittings/SittingsView.vue'
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'sittings', component: SittingsView },
+    { path: '/', name: 'sittings', component: () => import('@/sittings/SittingsView.vue') },
     { path: '/setups/:id', name: 'board', component: () => import('@/board/BoardView.vue'), props: true },
     { path: '/setups/:id/ways/:study?', name: 'ways', component: () => import('@/studies/WaysView.vue'), props: true },
     { path: '/setups/:id/plan/:part?', name: 'plan', component: () => import('@/plan/PlanView.vue'), props: true },

@@ -1,33 +1,31 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { Menu, MenuButton, MenuItem, MenuItems, Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { v7 } from 'uuid'
-import { useMediaQuery } from '@vueuse/core'
-import { computed, nextTick, onUnmounted, ref, useTemplateRef, watch } from 'vue'
+import { useMediaQuery, useTitle } from '@vueuse/core'
+import { computed, defineAsyncComponent, nextTick, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, api } from '@/api/client'
-import CameraCard from '@/board/cards/CameraCard.vue'
+import SettingsCards from '@/board/cards/SettingsCards.vue'
 import CameraNow from '@/draw/CameraNow.vue'
-import type { Ghost } from '@/board/ladder/geometry'
+import type { Ghost } from '@/board/ladder/drawn'
 import StopLadder from '@/board/ladder/StopLadder.vue'
-import LaneCard from '@/board/cards/LaneCard.vue'
 import MeterEntry from '@/board/meter/MeterEntry.vue'
 import NextMove from '@/board/next/NextMove.vue'
 import PlanCard from '@/plan/PlanCard.vue'
-import PhoneDialog from '@/board/phone/PhoneDialog.vue'
-import PhoneBoard from '@/board/phone/PhoneBoard.vue'
-import RatioCard from '@/board/cards/RatioCard.vue'
-import RoomCard from '@/board/cards/RoomCard.vue'
 import { useBoard } from '@/look/board'
 import { usePlan } from '@/plan/store'
 import { useRoom } from '@/look/room'
 import { boardCommands } from './commands'
 import TapeStrip from '@/board/tape/TapeStrip.vue'
 import AppBar from '@/ui/AppBar.vue'
-import KeysDialog from '@/ui/KeysDialog.vue'
-import NameDialog from '@/forms/NameDialog.vue'
+import ViewKeys from '@/ui/ViewKeys.vue'
 import PushButton from '@/ui/PushButton.vue'
-import { everywhere, useCommands } from '@/ui/commands'
-import WorkDialog from '@/board/cards/WorkDialog.vue'
+
+// What most never open on this screen comes when it is opened.
+const PhoneBoard = defineAsyncComponent(() => import('@/board/phone/PhoneBoard.vue'))
+const PhoneDialog = defineAsyncComponent(() => import('@/board/phone/PhoneDialog.vue'))
+const NameDialog = defineAsyncComponent(() => import('@/forms/NameDialog.vue'))
+const WorkDialog = defineAsyncComponent(() => import('@/board/cards/WorkDialog.vue'))
 
 /** The board: the open setup, from the room's reading to the next move. */
 const { id } = defineProps<{ id: string }>()
@@ -87,11 +85,7 @@ const ASIDES = [
 ] as const
 const sitting = computed(() => board.view?.sitting)
 
-watch(
-  () => (board.view ? `${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'),
-  (title) => (document.title = title),
-  { immediate: true },
-)
+useTitle(() => (board.view ? `${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
 
 function useTried(): void {
   if (room.tried) room.use(room.tried.way)
@@ -102,15 +96,11 @@ function done(): void {
   if (kind && kind !== 'shoot') entry.value?.focus()
 }
 
-const commands = [
-  ...boardCommands({
-    meter: () => entry.value?.focus(),
-    done,
-    go: (name) => void router.push({ name, params: { id } }),
-  }),
-  ...everywhere(() => (keysOpen.value = true)),
-]
-useCommands(commands)
+const commands = boardCommands({
+  meter: () => entry.value?.focus(),
+  done,
+  go: (name) => void router.push({ name, params: { id } }),
+})
 
 async function name(text: string): Promise<void> {
   const now = board.view
@@ -272,32 +262,31 @@ const MENU = [
       />
       <PlanCard v-if="wide" />
       <div class="flex min-h-0 flex-col gap-2 overflow-y-auto [scrollbar-width:none]">
-        <div v-if="!wide" class="flex gap-1" role="tablist" aria-label="Beside the ladder">
-          <button
-            v-for="at in ASIDES"
-            :key="at.is"
-            type="button"
-            role="tab"
-            class="h-8 flex-1 rounded-key border"
-            :class="at.is === besides ? 'border-edge bg-card font-[650]' : 'border-transparent text-text-2'"
-            :aria-selected="at.is === besides"
-            @click="aside = at.is"
-          >
-            {{ at.words }}
-          </button>
-        </div>
-        <PlanCard v-if="!wide && besides === 'plan'" class="min-h-[460px] flex-1" />
-        <template v-if="wide || besides === 'settings'">
-          <LaneCard class="min-h-[166px] flex-1" />
-          <CameraCard :scales="board.scales" />
-          <RoomCard />
-          <RatioCard />
-        </template>
+        <SettingsCards v-if="wide" :scales="board.scales" />
+        <TabGroup
+          v-else
+          :selected-index="ASIDES.findIndex((at) => at.is === besides)"
+          @change="(n: number) => (aside = ASIDES[n]?.is)"
+        >
+          <TabList class="flex gap-1" aria-label="Beside the ladder">
+            <Tab
+              v-for="at in ASIDES"
+              :key="at.is"
+              class="h-8 flex-1 rounded-key border"
+              :class="at.is === besides ? 'border-edge bg-card font-[650]' : 'border-transparent text-text-2'"
+              >{{ at.words }}</Tab
+            >
+          </TabList>
+          <TabPanels as="template">
+            <TabPanel class="flex min-h-[460px] flex-1 flex-col"><PlanCard class="flex-1" /></TabPanel>
+            <TabPanel class="flex min-h-0 flex-1 flex-col gap-2"><SettingsCards :scales="board.scales" /></TabPanel>
+          </TabPanels>
+        </TabGroup>
       </div>
       <TapeStrip class="max-[1179px]:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
     </main>
   </div>
-  <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
+  <ViewKeys v-model="keysOpen" :commands />
   <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
   <WorkDialog v-if="open === 'work'" @close="open = undefined" />
   <PhoneDialog v-if="open === 'phone'" :look="id" @close="open = undefined" />

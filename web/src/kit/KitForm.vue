@@ -6,7 +6,9 @@ import { useNotices } from '@/ui/notices'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import PushButton from '@/ui/PushButton.vue'
 import TextField from '@/ui/TextField.vue'
-import { empty, fieldAt, gearOf, KINDS, shown, valuesOf, type Field, type Values } from './fields'
+import type { Field, Values } from './fields/field'
+import { fieldAt, gearOf, valuesOf } from './fields/form'
+import { empty, KINDS, shown } from './fields/kinds'
 
 /** The sheet of one piece, to be read and changed. */
 const { id, kind, item, from, adding } = defineProps<{

@@ -1,16 +1,18 @@
 <script setup lang="ts">
+import { Tab, TabGroup, TabList } from '@headlessui/vue'
+import { useTitle } from '@vueuse/core'
 import { v7 } from 'uuid'
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { answered, api, Refused } from '@/api/client'
 import KitForm from './KitForm.vue'
-import { KINDS, told } from './fields'
+import { KINDS } from './fields/kinds'
+import { told } from './fields/told'
 import { kindOf, sheetOf, useKit, type GearKind } from '@/look/kit'
 import { useNotices } from '@/ui/notices'
 import AppBar from '@/ui/AppBar.vue'
-import KeysDialog from '@/ui/KeysDialog.vue'
+import ViewKeys from '@/ui/ViewKeys.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
-import { everywhere, useCommands } from '@/ui/commands'
 import { kitCommands } from './commands'
 
 /** The kit: what there is, what its sheets say, and what readings taught of it. */
@@ -39,7 +41,7 @@ async function load(): Promise<void> {
   }
 }
 onMounted(load)
-document.title = 'Kit · Ink Lamp'
+useTitle('Kit · Ink Lamp')
 
 const words = computed(() => search.value.trim().toLowerCase())
 const found = computed(() =>
@@ -130,11 +132,12 @@ async function clear(): Promise<void> {
   }
 }
 
-const commands = [
-  ...kitCommands({ find: () => find.value?.focus(), add: () => add() }),
-  ...everywhere(() => (keysOpen.value = true)),
-]
-useCommands(commands)
+function ofKind(n: number): void {
+  kind.value = KINDS[n]?.kind ?? kind.value
+  search.value = ''
+  fresh.value = undefined
+}
+const commands = kitCommands({ find: () => find.value?.focus(), add: () => add() })
 </script>
 
 <template>
@@ -154,20 +157,19 @@ useCommands(commands)
           placeholder="Find by name or what it does"
           aria-label="Find in the kit"
         />
-        <div class="mt-2 flex flex-wrap gap-1" role="tablist" aria-label="Kinds">
-          <button
-            v-for="k in KINDS"
-            :key="k.kind"
-            type="button"
-            role="tab"
-            :aria-selected="!words && kind === k.kind"
-            class="label flex h-8 items-center gap-1 rounded-key border px-2"
-            :class="!words && kind === k.kind ? 'border-edge bg-raise font-[650]' : 'border-transparent text-text-2'"
-            @click="((kind = k.kind), (search = ''), (fresh = undefined))"
-          >
-            {{ k.many }} <span class="text-text-3">{{ counts[k.kind] }}</span>
-          </button>
-        </div>
+        <TabGroup :selected-index="KINDS.findIndex((k) => k.kind === kind)" manual @change="ofKind">
+          <TabList class="mt-2 flex flex-wrap gap-1" aria-label="Kinds">
+            <Tab
+              v-for="(k, n) in KINDS"
+              :key="k.kind"
+              class="label flex h-8 items-center gap-1 rounded-key border px-2"
+              :class="!words && kind === k.kind ? 'border-edge bg-raise font-[650]' : 'border-transparent text-text-2'"
+              @click="ofKind(n)"
+            >
+              {{ k.many }} <span class="text-text-3">{{ counts[k.kind] }}</span>
+            </Tab>
+          </TabList>
+        </TabGroup>
         <ul class="mt-2 min-h-0 flex-1 overflow-y-auto" aria-label="Pieces">
           <li v-for="piece in found" :key="piece.id">
             <button
@@ -240,7 +242,7 @@ useCommands(commands)
         </p>
       </section>
     </main>
-    <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
+    <ViewKeys v-model="keysOpen" :commands />
     <ModalDialog v-if="clearing" open title="Clear the whole kit?" @close="clearing = false">
       <p class="mt-3 text-text-2">
         All {{ kit.items.length }} pieces go, and what readings taught of them. Sittings keep what they used. Export it

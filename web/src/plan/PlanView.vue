@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { useMediaQuery } from '@vueuse/core'
+import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
+import { useMediaQuery, useTitle } from '@vueuse/core'
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import CameraNow from '@/draw/CameraNow.vue'
@@ -11,10 +12,9 @@ import StudioPanel from '@/plan/panels/StudioPanel.vue'
 import { useBoard } from '@/look/board'
 import { usePlan } from './store'
 import AppBar from '@/ui/AppBar.vue'
-import KeysDialog from '@/ui/KeysDialog.vue'
+import ViewKeys from '@/ui/ViewKeys.vue'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
-import { everywhere, useCommands } from '@/ui/commands'
 import { planCommands } from './commands'
 
 /** The plan, large: place the lights, see the light fall, and what it means for face, ground and room. */
@@ -40,11 +40,7 @@ watch(
   },
   { immediate: true },
 )
-watch(
-  () => (board.view ? `Plan · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'),
-  (title) => (document.title = title),
-  { immediate: true },
-)
+useTitle(() => (board.view ? `Plan · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
 
 const PARTS = [
   { is: '', words: 'Light' },
@@ -61,11 +57,7 @@ function go(n: number): boolean {
   if (at) void router.push({ name: 'plan', params: { id, part: at.is } })
   return Boolean(at)
 }
-const commands = [
-  ...planCommands({ part: go, together, leave: () => void router.push({ name: 'board', params: { id } }) }),
-  ...everywhere(() => (keysOpen.value = true)),
-]
-useCommands(commands)
+const commands = planCommands({ part: go, together, leave: () => void router.push({ name: 'board', params: { id } }) })
 </script>
 
 <template>
@@ -89,19 +81,23 @@ useCommands(commands)
       <p v-if="board.failed" class="card px-[18px] py-4 text-warn">{{ board.failed }}</p>
       <template v-else>
         <div class="card flex min-h-0 flex-col px-3 py-2" :class="narrow ? 'h-[620px]' : ''">
-          <div class="mb-1 flex flex-wrap gap-1" role="radiogroup" aria-label="Chosen light">
-            <button
-              v-for="l in lights"
-              :key="l.id"
-              type="button"
-              role="radio"
-              :aria-checked="l.id === board.chosen"
-              class="flex h-8 items-center gap-2 rounded-key border px-3 max-[719px]:h-11"
-              :class="l.id === board.chosen ? 'border-edge bg-raise font-[650]' : 'border-transparent text-text-2'"
-              @click="board.choose(l.id)"
+          <div class="mb-1 flex flex-wrap gap-1">
+            <RadioGroup
+              :model-value="board.chosen"
+              class="flex flex-wrap gap-1"
+              aria-label="Chosen light"
+              @update:model-value="board.choose"
             >
-              <RoleMark :role="l.role" />{{ board.board?.lanes.find((lane) => lane.id === l.id)?.name }}
-            </button>
+              <RadioGroupOption
+                v-for="l in lights"
+                :key="l.id"
+                :value="l.id"
+                class="flex h-8 cursor-pointer items-center gap-2 rounded-key border px-3 max-[719px]:h-11"
+                :class="l.id === board.chosen ? 'border-edge bg-raise font-[650]' : 'border-transparent text-text-2'"
+              >
+                <RoleMark :role="l.role" />{{ board.board?.lanes.find((lane) => lane.id === l.id)?.name }}
+              </RadioGroupOption>
+            </RadioGroup>
             <PushButton class="ml-auto" :aria-pressed="Boolean(plan.wants.together)" @click="together">{{
               plan.wants.together ? 'One light' : 'All together'
             }}</PushButton>
@@ -126,5 +122,5 @@ useCommands(commands)
       </template>
     </main>
   </div>
-  <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
+  <ViewKeys v-model="keysOpen" :commands />
 </template>

@@ -1,3 +1,4 @@
+import { useTimeoutFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef, watch } from 'vue'
 import { answered, api, type Entry, type Plan, type PlanDrawn, type PlanQuestion, type Setup } from '@/api/client'
@@ -74,7 +75,7 @@ export const usePlan = defineStore('plan', () => {
 
   /** Lets go: one entry is written. */
   function drop(): void {
-    clearTimeout(resting)
+    resting.stop()
     const entry = moving.value
     if (!entry || dropped.value) return
     // What was refused may have been a place on the way: then the server is asked by the entry itself.
@@ -89,18 +90,17 @@ export const usePlan = defineStore('plan', () => {
   }
 
   function putAway(): void {
-    clearTimeout(resting)
+    resting.stop()
     moving.value = undefined
     dragging.giveUp()
     dropped.value = false
   }
 
   /** A step by key: shown at once, written when the hand rests. */
-  let resting: ReturnType<typeof setTimeout> | undefined
+  const resting = useTimeoutFn(drop, REST, { immediate: false })
   function nudge(entry: Entry): void {
     void move(entry)
-    clearTimeout(resting)
-    resting = setTimeout(drop, REST)
+    resting.start()
   }
 
   /** A plan is on the screen; it is asked for as long as one is. */

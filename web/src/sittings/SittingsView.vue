@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
+import { useDebounceFn, useTitle } from '@vueuse/core'
 import { v7 } from 'uuid'
-import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, api, type SittingInList } from '@/api/client'
 import FlatLadder from './FlatLadder.vue'
@@ -9,15 +9,15 @@ import { useNotices } from '@/ui/notices'
 import AppBar from '@/ui/AppBar.vue'
 import FNumber from '@/draw/FNumber.vue'
 import KeyCap from '@/ui/KeyCap.vue'
-import KeysDialog from '@/ui/KeysDialog.vue'
-import NameDialog from '@/forms/NameDialog.vue'
+import ViewKeys from '@/ui/ViewKeys.vue'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import StateSign from '@/draw/StateSign.vue'
 import WordLine from '@/draw/WordLine.vue'
 import SittingMenu from './SittingMenu.vue'
-import { everywhere, useCommands } from '@/ui/commands'
 import { sittingsCommands } from './commands'
+
+const NameDialog = defineAsyncComponent(() => import('@/forms/NameDialog.vue'))
 
 /** All sittings: the one worked on last first, with its next move; each row known by its pattern. */
 const router = useRouter()
@@ -51,13 +51,9 @@ async function load(): Promise<void> {
 onMounted(load)
 watch(find, useDebounceFn(load, 150))
 watch(deleted, load)
-document.title = 'Sittings · Ink Lamp'
+useTitle('Sittings · Ink Lamp')
 
-const commands = [
-  ...sittingsCommands({ find: () => findField.value?.focus(), begin: () => (naming.value = { is: 'new' }) }),
-  ...everywhere(() => (keysOpen.value = true)),
-]
-useCommands(commands)
+const commands = sittingsCommands({ find: () => findField.value?.focus(), begin: () => (naming.value = { is: 'new' }) })
 
 const toBoard = (row: SittingInList) => ({ name: 'board', params: { id: row.last.id } })
 
@@ -268,7 +264,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
       </p>
     </main>
 
-    <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
+    <ViewKeys v-model="keysOpen" :commands />
     <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
   </div>
 </template>

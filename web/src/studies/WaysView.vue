@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTitle } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import CameraNow from '@/draw/CameraNow.vue'
@@ -10,8 +11,7 @@ import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import { useRoom } from '@/look/room'
 import AppBar from '@/ui/AppBar.vue'
-import KeysDialog from '@/ui/KeysDialog.vue'
-import { everywhere, useCommands } from '@/ui/commands'
+import ViewKeys from '@/ui/ViewKeys.vue'
 import { studyCommands } from './commands'
 import WaysPanel from '@/studies/ways/WaysPanel.vue'
 
@@ -36,11 +36,7 @@ watch(
   },
   { immediate: true },
 )
-watch(
-  () => (board.view ? `Ways · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'),
-  (title) => (document.title = title),
-  { immediate: true },
-)
+useTitle(() => (board.view ? `Ways · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
 
 const STUDIES = [
   { is: '', words: 'Ways' },
@@ -58,11 +54,7 @@ function go(n: number): boolean {
   if (at) void router.push({ name: 'ways', params: { id, study: at.is } })
   return Boolean(at)
 }
-const commands = [
-  ...studyCommands({ study: go, leave: () => void router.push({ name: 'board', params: { id } }) }),
-  ...everywhere(() => (keysOpen.value = true)),
-]
-useCommands(commands)
+const commands = studyCommands({ study: go, leave: () => void router.push({ name: 'board', params: { id } }) })
 </script>
 
 <template>
@@ -102,5 +94,5 @@ useCommands(commands)
       </p>
     </main>
   </div>
-  <KeysDialog v-if="keysOpen" :commands @close="keysOpen = false" />
+  <ViewKeys v-model="keysOpen" :commands />
 </template>

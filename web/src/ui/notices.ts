@@ -1,3 +1,4 @@
+import { useTimeoutFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 
@@ -10,17 +11,17 @@ export interface Notice {
 /** One short notice at a time, at the foot of the page. */
 export const useNotices = defineStore('notices', () => {
   const now = ref<Notice>()
-  let timer: ReturnType<typeof setTimeout> | undefined
+  // Long enough to read and to reach the button; a warning stays until it is put away.
+  const fading = useTimeoutFn(clear, 12_000, { immediate: false })
 
   function say(words: string, options: { warn?: boolean; action?: Notice['action'] } = {}): void {
     now.value = { words, warn: options.warn ?? false, action: options.action }
-    clearTimeout(timer)
-    // Long enough to read and to reach the button; a warning stays until it is put away.
-    if (!options.warn) timer = setTimeout(clear, 12_000)
+    fading.stop()
+    if (!options.warn) fading.start()
   }
 
   function clear(): void {
-    clearTimeout(timer)
+    fading.stop()
     now.value = undefined
   }
 

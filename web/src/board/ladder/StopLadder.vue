@@ -1,13 +1,17 @@
 <script setup lang="ts">
-import { useDebounceFn, useElementSize, useEventListener } from '@vueuse/core'
+import { useDebounceFn, useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Board, Entry, Lane } from '@/api/client'
 import { wishAt } from '@/look/wishes'
 import StateSign from '@/draw/StateSign.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
-import { draw, FOOT, GHOST_R, HEAD, laneBoxes, R, scaleOf, sizeOf, TRIGGER, type Ghost } from './geometry'
+import { GHOST_R, R, sizeOf, type Ghost } from './drawn'
+import { draw } from './geometry'
+import LadderScale from './LadderScale.vue'
+import { FOOT, HEAD, laneBoxes, scaleOf, TRIGGER } from './scale'
 import { FTspans } from '@/draw/FTspans'
+import { useHold } from '@/draw/hold'
 import LadderTable from '@/draw/LadderTable.vue'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
 
@@ -42,61 +46,42 @@ const close = computed(() => board.lanes.length > 9)
 const scale = computed(() => scaleOf(board, body.value))
 const boxes = computed(() => laneBoxes(board, width.value))
 const drawing = computed(() => draw(board, boxes.value, scale.value, ghosts))
-const camera = computed(() => boxes.value.find((b) => b.lane.kind === 'camera'))
 /** All lanes together: wider than the card where there are many. */
 const inner = computed(() => boxes.value.reduce((sum, box) => sum + box.w, 0))
 const columns = computed(() => boxes.value.map((b) => `${b.w}px`).join(' '))
-const strip = computed(() => {
-  const perTenth = scale.value.y(board.ladder.top - 0.1) - scale.value.y(board.ladder.top)
-  return board.ladder.tones.slice(0, -1).map((tone, i) => ({
-    y: scale.value.y(board.ladder.top) + i * perTenth,
-    h: perTenth + 0.5,
-    grey: `rgb(${tone} ${tone} ${tone})`,
-  }))
-})
-
 const isOff = (lane: Lane) => lane.state === 'over' || lane.state === 'under'
 const isRight = (lane: Lane) => ['on_target', 'removed', 'kept'].includes(lane.state)
 
 /** A wish is dragged in tenths: the board follows while it moves, one entry is written when it is let go. */
 const dragged = ref<{ lane: string; from: number; level: number }>()
+const { take, drag, letGo, giveUp } = useHold(frame, {
+  drop() {
+    const last = dragged.value
+    dragged.value = undefined
+    if (!last) return
+    // Brought back to where it was: nothing is written, and what was shown on the way goes.
+    if (last.level === last.from) emit('drop')
+    else write('write', last)
+  },
+  giveUp() {
+    dragged.value = undefined
+    emit('drop')
+  },
+})
 
 function grab(event: PointerEvent, id: string): void {
   const lane = board.lanes.find((l) => l.id === id)
-  const level = lane?.target?.stops ?? lane?.floor?.stops
-  if (still || event.button !== 0 || level === undefined) return
+  const from = lane?.target?.stops ?? lane?.floor?.stops
+  if (still || event.button !== 0 || from === undefined) return
   emit('choose', id)
-  // The drawing holds the pointer, not the mark: marks come and go while a wish moves.
-  ;(event.currentTarget as SVGElement).ownerSVGElement?.setPointerCapture(event.pointerId)
-  dragged.value = { lane: id, from: level, level }
+  dragged.value = { lane: id, from, level: from }
+  take(event, (here) => {
+    const level = Math.round(scale.value.stops(here.y - HEAD) * 10) / 10
+    if (level === dragged.value?.level) return
+    dragged.value = { lane: id, from, level }
+    write('draft', dragged.value)
+  })
 }
-
-function drag(event: PointerEvent): void {
-  if (!dragged.value || !frame.value) return
-  const top = frame.value.getBoundingClientRect().top + HEAD
-  const level = Math.round(scale.value.stops(event.clientY - top) * 10) / 10
-  if (level === dragged.value.level) return
-  dragged.value = { ...dragged.value, level }
-  write('draft', dragged.value)
-}
-
-function letGo(): void {
-  const last = dragged.value
-  dragged.value = undefined
-  if (!last) return
-  // Brought back to where it was: nothing is written, and what was shown on the way goes.
-  if (last.level === last.from) emit('drop')
-  else write('write', last)
-}
-
-function giveUp(): void {
-  if (!dragged.value) return
-  dragged.value = undefined
-  emit('drop')
-}
-
-// Whatever has focus: a drag is given up by hand and by key alike.
-useEventListener(window, 'keydown', (event) => event.key === 'Escape' && giveUp(), { capture: true })
 
 function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; level: number }): void {
   const lane = board.lanes.find((l) => l.id === id)
@@ -109,7 +94,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
 <template>
   <section
     ref="frame"
-    class="card relative overflow-x-auto overflow-y-hidden [scrollbar-width:thin]"
+    class="ladder card relative overflow-x-auto overflow-y-hidden [scrollbar-width:thin]"
     aria-label="Stop ladder"
   >
     <!-- The chosen lane, through head, scale and foot. -->
@@ -170,79 +155,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
     >
       <ZonePatterns id="ladder" />
 
-      <rect :width="inner" :height="scale.y(board.ladder.clip)" fill="url(#ladder-clip)" />
-      <rect
-        :y="scale.y(board.ladder.black)"
-        :width="inner"
-        :height="body - scale.y(board.ladder.black)"
-        fill="url(#ladder-black)"
-      />
-      <path
-        :d="`M0 ${scale.y(board.ladder.clip)}H${inner}M0 ${scale.y(board.ladder.black)}H${inner}`"
-        stroke="var(--line-2)"
-      />
-      <path
-        :d="board.ladder.rungs.map((r) => `M0 ${scale.y(r.stops)}H${inner}`).join('')"
-        stroke="var(--line)"
-        shape-rendering="crispEdges"
-      />
-      <path
-        :d="
-          boxes
-            .slice(1)
-            .map((b) => `M${b.x} 0V${body}`)
-            .join('')
-        "
-        stroke="var(--line)"
-        shape-rendering="crispEdges"
-      />
-      <path :d="`M0 ${scale.y(0)}H${inner}`" stroke="var(--text)" stroke-width="1.600" />
-
-      <!-- The camera's lane is the scale itself. -->
-      <g v-if="camera">
-        <rect
-          v-for="(band, i) in strip"
-          :key="i"
-          :x="camera.x + camera.w / 2 - 7"
-          :y="band.y"
-          width="14"
-          :height="band.h"
-          :fill="band.grey"
-        />
-        <rect
-          :x="camera.x + camera.w / 2 - 7"
-          :y="scale.y(board.ladder.top) - 0.5"
-          width="14"
-          :height="scale.y(board.ladder.bottom) - scale.y(board.ladder.top) + 1"
-          fill="none"
-          stroke="var(--line-2)"
-        />
-        <g class="scale">
-          <g v-for="rung in board.ladder.rungs" :key="rung.shown">
-            <path
-              :d="`M${camera.x + camera.w / 2 - 11} ${scale.y(rung.stops)}h4m14 0h4`"
-              stroke="var(--edge)"
-              shape-rendering="crispEdges"
-            />
-            <text
-              :x="camera.x + camera.w / 2 - 14"
-              :y="scale.y(rung.stops) + 4"
-              text-anchor="end"
-              :class="rung.stops === 0 ? 'zero' : ''"
-            >
-              {{ rung.shown }}
-            </text>
-            <text
-              v-if="rung.aperture"
-              :x="camera.x + camera.w / 2 + 14"
-              :y="scale.y(rung.stops) + 4"
-              :class="rung.stops === 0 ? 'zero' : ''"
-            >
-              <FTspans :f="rung.aperture" :size="12" />
-            </text>
-          </g>
-        </g>
-      </g>
+      <LadderScale :board :scale :boxes :width="inner" />
 
       <!-- Levels, wishes, and what lies between. -->
       <path
@@ -432,78 +345,4 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
   </section>
 </template>
 
-<style scoped>
-svg text {
-  fill: var(--text);
-  font-stretch: 84%;
-  paint-order: stroke;
-  stroke: var(--card);
-  stroke-width: 3px;
-  stroke-linejoin: round;
-}
-
-.scale text {
-  font-size: 12px;
-  fill: var(--text-2);
-}
-
-.scale text.zero {
-  fill: var(--text);
-  font-weight: 700;
-}
-
-:deep(.f) {
-  font-family: var(--font-voice);
-  font-style: italic;
-  font-weight: 500;
-}
-
-.texts .value {
-  font-weight: 650;
-  font-stretch: 90%;
-}
-
-.texts .target {
-  font-weight: 650;
-  font-stretch: 90%;
-  fill: var(--text-2);
-}
-
-.texts .quiet {
-  fill: var(--text-3);
-}
-
-.texts .zone {
-  fill: var(--text-2);
-}
-
-.texts .gap {
-  font-weight: 750;
-  font-stretch: 90%;
-}
-
-:deep(.tenths) {
-  font-weight: 600;
-}
-
-.bracket text {
-  font-size: 12px;
-  fill: var(--text-2);
-  stroke: none;
-}
-
-.bracket .ratio {
-  font-size: 18px;
-  font-weight: 650;
-  font-stretch: 90%;
-  fill: var(--text);
-}
-
-.bracket .other {
-  fill: var(--text-3);
-}
-
-.glides {
-  transition: transform 180ms ease-out;
-}
-</style>
+<style src="./ladder.css"></style>

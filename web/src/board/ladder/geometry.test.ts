@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Board, Lane, LaneState, Mark, Role } from '@/api/client'
-import { draw, laneBoxes, scaleOf } from './geometry'
+import { draw } from './geometry'
+import { laneBoxes, scaleOf } from './scale'
 import { overlaps } from '@/draw/placer'
 
 const mark = (stops: number): Mark => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import { Popover, PopoverButton, PopoverPanel, RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { refDebounced, useStorage } from '@vueuse/core'
 import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Refused, Scales } from '@/api/client'
@@ -81,17 +81,20 @@ defineExpose({ focus })
 
 <template>
   <section class="card flex flex-col gap-[6px] p-[10px]" aria-label="Meter entry">
-    <div class="flex flex-wrap gap-[2px]" role="radiogroup" aria-label="What was read">
-      <button
+    <RadioGroup
+      :model-value="subject?.id"
+      class="flex flex-wrap gap-[2px]"
+      aria-label="What was read"
+      @update:model-value="board.choose"
+    >
+      <RadioGroupOption
         v-for="lane in subjects"
         :key="lane.id"
-        type="button"
-        role="radio"
-        :aria-checked="lane.id === subject?.id"
+        :value="lane.id"
         :title="lane.name"
-        class="flex h-8 items-center gap-[6px] rounded-key border px-2 text-body"
+        class="flex h-8 cursor-pointer items-center gap-[6px] rounded-key border px-2 text-body"
         :class="lane.id === subject?.id ? 'border-edge font-[700] text-text' : 'border-transparent text-text-2'"
-        @click="(board.choose(lane.id), focus())"
+        @click="focus()"
       >
         <RoleMark v-if="lane.role" :role="lane.role" :size="13" />
         <span :class="subjects.length > 6 && lane.role && lane.id !== subject?.id ? 'sr-only' : ''">{{
@@ -103,8 +106,8 @@ defineExpose({ focus })
           aria-hidden="true"
           >{{ lane.name.split(' ').pop() }}</span
         >
-      </button>
-    </div>
+      </RadioGroupOption>
+    </RadioGroup>
     <div class="flex h-12 items-stretch gap-3">
       <input
         ref="field"

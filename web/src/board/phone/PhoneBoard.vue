@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { useWakeLock } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import HowFields from '@/board/meter/HowFields.vue'
@@ -145,24 +146,26 @@ const kept = computed(() => board.waiting)
       <p v-if="kept > 0" class="px-1 pb-1 text-[13px] text-text-2" role="status">
         {{ kept }} kept on this phone{{ board.outOfReach ? ', sent when the connection is back' : '' }}
       </p>
-      <div class="flex gap-1 overflow-x-auto [scrollbar-width:none]" role="radiogroup" aria-label="What was read">
-        <button
+      <RadioGroup
+        :model-value="subject?.id"
+        class="flex gap-1 overflow-x-auto [scrollbar-width:none]"
+        aria-label="What was read"
+        @update:model-value="board.choose"
+      >
+        <RadioGroupOption
           v-for="lane in lanes"
           :key="lane.id"
-          type="button"
-          role="radio"
-          :aria-checked="lane.id === subject?.id"
+          :value="lane.id"
           class="flex h-[46px] min-w-[54px] flex-1 flex-col items-center justify-center gap-[3px] rounded-key border px-1 text-[12.500px]"
           :class="lane.id === subject?.id ? 'border-edge bg-raise font-[700]' : 'border-transparent text-text-2'"
-          @click="board.choose(lane.id)"
         >
           <RoleMark v-if="lane.role" :role="lane.role" :size="15" />
           <svg v-else viewBox="0 0 14 10" width="15" height="11" aria-hidden="true">
             <path d="M1 1h12M1 5h12M1 9h12" stroke="currentColor" stroke-width="1.600" />
           </svg>
           <span class="whitespace-nowrap">{{ lane.name }}</span>
-        </button>
-      </div>
+        </RadioGroupOption>
+      </RadioGroup>
       <div class="flex h-[58px] items-center gap-3 px-1">
         <output
           class="w-[108px] shrink-0 text-[40px] leading-none font-[650]"

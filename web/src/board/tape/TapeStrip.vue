@@ -1,18 +1,16 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { TapeItem, TapeLine } from '@/api/client'
 import { useBoard } from '@/look/board'
-import ModalDialog from '@/ui/ModalDialog.vue'
-import PushButton from '@/ui/PushButton.vue'
-import TextField from '@/ui/TextField.vue'
 import WordLine from '@/draw/WordLine.vue'
 import TapeSign from './TapeSign.vue'
+
+const NoteDialog = defineAsyncComponent(() => import('./NoteDialog.vue'))
 
 /** What happened, left to right in time; the pending move last. A press shows the ladder as it was then. */
 const board = useBoard()
 const strip = useTemplateRef('strip')
 const noting = ref(false)
-const note = ref('')
 
 const pending = computed<TapeLine | undefined>(() => board.view?.board.next.tape ?? undefined)
 const last = computed(() => board.tape.findLast((item) => !item.undone)?.id)
@@ -31,13 +29,6 @@ watch(
   },
   { immediate: true, flush: 'post' },
 )
-
-function save(): void {
-  const text = note.value.trim()
-  if (text) board.write({ note: { text } })
-  note.value = ''
-  noting.value = false
-}
 </script>
 
 <template>
@@ -117,20 +108,6 @@ function save(): void {
       <p class="pl-[33px] whitespace-nowrap text-text-2">{{ pending.tail }}</p>
     </div>
 
-    <ModalDialog v-if="noting" open title="A note on the tape" @close="noting = false">
-      <form class="mt-4" @submit.prevent="save">
-        <TextField
-          v-model="note"
-          label="Note, up to 60 characters"
-          :wrong="note.trim().length > 60 ? `${note.trim().length} characters; 60 fit.` : undefined"
-        />
-        <div class="mt-4 flex justify-end gap-2">
-          <PushButton @click="noting = false">Cancel</PushButton>
-          <PushButton primary :disabled="!note.trim() || note.trim().length > 60" @click="save"
-            >Write it down</PushButton
-          >
-        </div>
-      </form>
-    </ModalDialog>
+    <NoteDialog v-if="noting" @close="noting = false" />
   </section>
 </template>

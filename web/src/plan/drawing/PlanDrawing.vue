@@ -1,30 +1,21 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, useTemplateRef, watch } from 'vue'
 import type { Contours, Entry, Plan, PlanLight, Setup } from '@/api/client'
 import { textWidth, type Box } from '@/draw/placer'
 import { abbreviated, FOOT, inUnit } from '@/forms/lengths'
 import { ROLE_COLOURS } from '@/draw/marks'
-import { mine, useHold } from './hold'
+import { useHold } from '@/draw/hold'
+import type { Spot } from '@/draw/spot'
+import { useAround } from './around'
+import { useHandles } from './handles'
 import { along, labelled, type Named } from './labels'
 import LightMark from '@/draw/LightMark.vue'
-import {
-  aimed,
-  arrow,
-  bearing,
-  cameraAt,
-  outward,
-  panelAt,
-  placed,
-  placeOf,
-  shifted,
-  turned,
-  type Panel,
-} from './place'
+import PanelsLayer from './PanelsLayer.vue'
+import { outward } from './place'
 import { groundEnds, wallCorners } from './room'
 import RoomLayer from './RoomLayer.vue'
-import { type Extent, fitted, numbersOn, pair, panned, path, snapped, toMetres, toPx, zoomed } from './window'
-import type { Spot, Window } from './window'
+import { type Extent, numbersOn, pair, path, toMetres, toPx } from './window'
 
 /** The studio from above, to scale: camera at the foot, ground at the top. Lights, camera, sitter and panels are dragged or nudged. */
 const { plan, extent, contours, chosen, setup, moving, still, caption } = defineProps<{
@@ -50,11 +41,44 @@ const emit = defineEmits<{
 const frame = useTemplateRef('frame')
 const { width, height } = useElementSize(frame)
 const size = computed(() => ({ width: width.value || 400, height: height.value || 320 }))
-const byHand = ref<Window>()
-const base = computed(() => byHand.value ?? fitted(extent, size.value, 14))
 /** The plan is told from the sitter: while that one is moved, the drawing goes along and the room stays. */
 const gone = computed(() => (moving && 'sitter_moved' in moving ? moving.sitter_moved : { x: 0, z: 0 }))
-const view = computed(() => ({ ...base.value, x: base.value.x - gone.value.x, z: base.value.z - gone.value.z }))
+// ---- hands and keys ----
+
+const say = { drop: () => emit('drop') }
+const { held, local, take, drag, letGo } = useHold(frame, say)
+const { byHand, view, floor, pan, lift, wheel, zoom, lookAround } = useAround(
+  () => ({ extent, size: size.value, gone: gone.value }),
+  local,
+)
+watch(
+  () => setup.studio,
+  (now, before) => {
+    // Another room is looked at as a whole.
+    if (Boolean(now) !== Boolean(before)) byHand.value = undefined
+  },
+)
+const hands = useHandles({
+  now: () => ({ plan, setup, gone: gone.value, still }),
+  floorAt: (event) => floorAt(local(event)),
+  choose: (light) => emit('choose', light),
+  nudge: (entry) => emit('nudge', entry),
+  follow: (event, entry) =>
+    take(event, (here, free) => {
+      const { x, z } = floorAt(here)
+      emit('move', entry(x, z, free))
+    }),
+})
+const floorAt = (here: Spot) => toMetres(view.value, size.value, here.x, here.y)
+function point(event: PointerEvent): void {
+  if (held.value) drag(event)
+  else pan(event)
+}
+function release(event: PointerEvent): void {
+  lift(event)
+  letGo()
+}
+
 const px = (x: number, z: number) => toPx(view.value, size.value, x, z)
 const feet = computed(() => plan.length === 'feet')
 
@@ -74,30 +98,6 @@ function handle(l: PlanLight): Spot {
 const sitter = computed(() => px(0, 0))
 const facing = computed(() => plan.studio.sitter.facing as number)
 const camera = computed(() => px(plan.camera.at.x, plan.camera.at.z))
-const PANELS = { white: 'White panel', silver: 'Silver panel', dark: 'Dark panel', flag: 'Flag' }
-const dark = (kind: Panel['kind']) => kind === 'dark' || kind === 'flag'
-const panels = computed(() =>
-  (plan.studio.panels ?? []).map((p) => {
-    const turn = ((p.facing as number) * Math.PI) / 180
-    const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
-    const half = (p.width as number) / 2
-    const c = px(p.at.x, p.at.z)
-    return {
-      panel: p,
-      words: PANELS[p.kind],
-      label: `${PANELS[p.kind]}, ${metres(p.at.x)} across, ${metres(p.at.z)} toward the camera, looks ${p.facing} degrees round`,
-      a: px(p.at.x - cos * half, p.at.z + sin * half),
-      b: px(p.at.x + cos * half, p.at.z - sin * half),
-      handle: { x: c.x + 26 * sin, y: c.y + 26 * cos },
-      // Its word stands on the other side.
-      word: {
-        x: c.x - 12 * sin,
-        y: c.y - 14 * cos + 4,
-        anchor: Math.abs(sin) < 0.35 ? 'middle' : sin > 0 ? 'end' : 'start',
-      },
-    }
-  }),
-)
 const bar = computed(() => (feet.value ? 3 * FOOT : 1) * view.value.scale)
 const range = computed(() => {
   const r = plan.range
@@ -180,140 +180,6 @@ const numbers = computed(() => {
   return numbersOn(spots, size.value, [...marks, ...words]).map((n) => ({ ...n, colour: set?.colour }))
 })
 
-// ---- hands ----
-
-const { held, local, take, drag, letGo } = useHold(frame, { drop: () => emit('drop') })
-const floorAt = (here: Spot) => toMetres(view.value, size.value, here.x, here.y)
-
-/** A spot of the floor, in steps. */
-const spot = (x: number, z: number, free: boolean) => ({ x: snapped(x, free), z: snapped(z, free) })
-
-/** From now on what is held goes where the pointer is on the floor. */
-function follow(event: PointerEvent, entry: (x: number, z: number, free: boolean) => Entry): void {
-  if (still) return
-  take(event, (here, free) => {
-    const { x, z } = floorAt(here)
-    emit('move', entry(x, z, free))
-  })
-}
-function takeLight(event: PointerEvent, l: PlanLight): void {
-  emit('choose', l.light)
-  const before = placeOf(setup, l.light)
-  if (!before) return
-  const here = floorAt(local(event))
-  const [dx, dz] = [l.at.x - here.x, l.at.z - here.z]
-  follow(event, (mx, mz, free) => {
-    const { x, z } = spot(mx + dx, mz + dz, free)
-    return placed(l.light, shifted(before, x, before.at.y, z))
-  })
-}
-function takeAim(event: PointerEvent, l: PlanLight): void {
-  const before = placeOf(setup, l.light)
-  if (!before) return
-  follow(event, (mx, mz, free) => {
-    const { x, z } = spot(mx, mz, free)
-    return placed(l.light, aimed(before, x, l.aim.y, z))
-  })
-}
-const takeCamera = (event: PointerEvent) => follow(event, (x, z, free) => cameraAt(plan, spot(x, z, free)))
-const takeSitter = (event: PointerEvent) =>
-  follow(event, (x, z, free) => ({ sitter_moved: spot(x + gone.value.x, z + gone.value.z, free) }))
-const takePanel = (event: PointerEvent, index: number) =>
-  follow(event, (x, z, free) => panelAt(plan, index, (p) => ({ at: { ...p.at, ...spot(x, z, free) } })))
-const takeTurn = (event: PointerEvent, index: number) =>
-  follow(event, (x, z, free) =>
-    panelAt(plan, index, (p) => ({ facing: bearing(x - p.at.x, z - p.at.z, free ? 1 : 5) })),
-  )
-
-// The floor itself is dragged to look elsewhere; two fingers zoom.
-const fingers = new Map<number, Spot>()
-function floor(event: PointerEvent): void {
-  fingers.set(event.pointerId, local(event))
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-}
-function point(event: PointerEvent): void {
-  if (held.value) drag(event)
-  else pan(event.pointerId, local(event))
-}
-function lift(event: PointerEvent): void {
-  fingers.delete(event.pointerId)
-  letGo()
-}
-function pan(id: number, here: Spot): void {
-  const before = fingers.get(id)
-  if (!before) return
-  const other = [...fingers.entries()].find(([k]) => k !== id)?.[1]
-  if (other) {
-    const by =
-      Math.hypot(here.x - other.x, here.y - other.y) / Math.max(Math.hypot(before.x - other.x, before.y - other.y), 1)
-    byHand.value = zoomed(view.value, size.value, by, (here.x + other.x) / 2, (here.y + other.y) / 2)
-  } else {
-    byHand.value = panned(view.value, here.x - before.x, here.y - before.y)
-  }
-  fingers.set(id, here)
-}
-function wheel(event: WheelEvent): void {
-  const here = local(event)
-  byHand.value = zoomed(view.value, size.value, event.deltaY < 0 ? 1.12 : 1 / 1.12, here.x, here.y)
-}
-const zoom = (by: number) => (byHand.value = zoomed(view.value, size.value, by))
-watch(
-  () => setup.studio,
-  (now, before) => {
-    // Another room is looked at as a whole.
-    if (Boolean(now) !== Boolean(before)) byHand.value = undefined
-  },
-)
-
-// ---- keys ----
-
-/** Pages up and down: one step up, one down. */
-const page = (key: string) => Number(key === 'PageUp') - Number(key === 'PageDown')
-
-function nudgeLight(event: KeyboardEvent, l: PlanLight, aiming: boolean): void {
-  const place = placeOf(setup, l.light)
-  const [by, rise] = [arrow(event.key, event.shiftKey), page(event.key) * 0.05]
-  if (!place || still || (!by && !rise)) return
-  mine(event)
-  // From where it is shown: several steps add up before they are written.
-  const from = aiming ? l.aim : l.at
-  const to = [from.x + (by?.[0] ?? 0), from.y + rise, from.z + (by?.[1] ?? 0)] as const
-  emit('nudge', placed(l.light, aiming ? aimed({ ...place, at: l.at }, ...to) : shifted(place, ...to)))
-}
-function nudgeCamera(event: KeyboardEvent): void {
-  const by = arrow(event.key, event.shiftKey)
-  if (!by || still) return
-  mine(event)
-  const { x, z } = plan.camera.at
-  emit('nudge', cameraAt(plan, { x: x + by[0], z: z + by[1] }))
-}
-function nudgeSitter(event: KeyboardEvent): void {
-  const by = arrow(event.key, event.shiftKey)
-  if (!by || still) return
-  mine(event)
-  emit('nudge', { sitter_moved: { x: gone.value.x + by[0], z: gone.value.z + by[1] } })
-}
-function nudgePanel(event: KeyboardEvent, index: number): void {
-  const [by, turn] = [arrow(event.key, event.shiftKey), page(event.key) * 5]
-  if (still || (!by && !turn)) return
-  mine(event)
-  const change = panelAt(plan, index, (p) =>
-    by ? { at: { ...p.at, x: p.at.x + by[0], z: p.at.z + by[1] } } : { facing: turned(p.facing as number, turn) },
-  )
-  emit('nudge', change)
-}
-/** The view, where the drawing itself has the focus. */
-function lookAround(event: KeyboardEvent): void {
-  if (event.target !== event.currentTarget) return
-  const by = arrow(event.key, event.shiftKey)
-  if (by) byHand.value = panned(view.value, -800 * by[0], -800 * by[1])
-  else if (event.key === '+' || event.key === '=') zoom(1.3)
-  else if (event.key === '-') zoom(1 / 1.3)
-  else if (event.key === 'Home') byHand.value = undefined
-  else return
-  mine(event)
-}
-
 function metres(v: number): string {
   return `${inUnit(v, plan.length)} ${abbreviated(plan.length)}`
 }
@@ -330,8 +196,8 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
       aria-label="Plan of the studio from above, camera at the foot. Arrow keys move the view, plus and minus zoom, Home shows all."
       @pointerdown="floor"
       @pointermove="point"
-      @pointerup="lift"
-      @pointercancel="lift"
+      @pointerup="release"
+      @pointercancel="release"
       @keydown="lookAround"
       @wheel.prevent="wheel"
       @dblclick="byHand = undefined"
@@ -362,49 +228,15 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
         />
       </g>
 
-      <g v-for="(p, i) in panels" :key="`p${i}`">
-        <g
-          role="button"
-          tabindex="0"
-          class="cursor-grab"
-          :aria-label="`${p.label}. Arrow keys move it, page keys turn it.`"
-          @pointerdown="takePanel($event, i)"
-          @keydown="nudgePanel($event, i)"
-        >
-          <line :x1="p.a.x" :y1="p.a.y" :x2="p.b.x" :y2="p.b.y" stroke="transparent" stroke-width="18" />
-          <line
-            :x1="p.a.x"
-            :y1="p.a.y"
-            :x2="p.b.x"
-            :y2="p.b.y"
-            :stroke="dark(p.panel.kind) ? 'var(--edge)' : 'var(--text)'"
-            :stroke-width="dark(p.panel.kind) ? 6 : 4"
-            :stroke-dasharray="p.panel.kind === 'silver' ? '6 2' : undefined"
-          />
-          <text :x="p.word.x" :y="p.word.y" class="quiet halo" :text-anchor="p.word.anchor">
-            {{ p.words.toLowerCase() }}
-          </text>
-        </g>
-        <g v-if="!still" class="cursor-crosshair" aria-hidden="true" @pointerdown="takeTurn($event, i)">
-          <circle :cx="p.handle.x" :cy="p.handle.y" r="12" fill="transparent" />
-          <circle
-            :cx="p.handle.x"
-            :cy="p.handle.y"
-            r="4"
-            fill="var(--well)"
-            stroke="var(--edge)"
-            stroke-width="1.500"
-          />
-        </g>
-      </g>
+      <PanelsLayer :plan :px :still @take="hands.takePanel" @turn="hands.takeTurn" @nudge="hands.nudgePanel" />
 
       <g
         role="button"
         tabindex="0"
         class="cursor-grab"
         aria-label="The sitter. Arrow keys move the sitter; the lights stay where they are."
-        @pointerdown="takeSitter"
-        @keydown="nudgeSitter"
+        @pointerdown="hands.takeSitter"
+        @keydown="hands.nudgeSitter"
       >
         <circle :cx="sitter.x" :cy="sitter.y" r="20" fill="transparent" />
         <g :transform="`translate(${sitter.x} ${sitter.y}) rotate(${-facing})`">
@@ -418,8 +250,8 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
         tabindex="0"
         class="cursor-grab"
         :aria-label="`Camera, ${plan.camera.words}. Arrow keys move it.`"
-        @pointerdown="takeCamera"
-        @keydown="nudgeCamera"
+        @pointerdown="hands.takeCamera"
+        @keydown="hands.nudgeCamera"
       >
         <circle :cx="camera.x" :cy="camera.y" r="18" fill="transparent" />
         <path
@@ -464,9 +296,9 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
           class="light cursor-grab"
           :aria-label="`${l.label}. Arrow keys move it, page keys raise it.`"
           :aria-pressed="l.light === chosen"
-          @pointerdown="takeLight($event, l)"
+          @pointerdown="hands.takeLight($event, l)"
           @focus="emit('choose', l.light)"
-          @keydown="nudgeLight($event, l, false)"
+          @keydown="hands.nudgeLight($event, l, false)"
         >
           <LightMark v-bind="at(l)" :role="l.role" :size="9" :reach="22" :chosen="l.light === chosen" />
         </g>
@@ -476,8 +308,8 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
           tabindex="0"
           class="cursor-crosshair"
           :aria-label="`${aimWords(l)}. Arrow keys turn it.`"
-          @pointerdown="takeAim($event, l)"
-          @keydown="nudgeLight($event, l, true)"
+          @pointerdown="hands.takeAim($event, l)"
+          @keydown="hands.nudgeLight($event, l, true)"
         >
           <circle :cx="handle(l).x" :cy="handle(l).y" r="14" fill="transparent" />
           <circle

@@ -1,5 +1,6 @@
 import { overlaps, place, textWidth, type Box, type Label, type Placed } from '@/draw/placer'
-import { type Size, type Spot } from './window'
+import type { Spot } from '@/draw/spot'
+import type { Size } from './window'
 
 /** A name and what is said of it, on two lines. */
 export interface Words {

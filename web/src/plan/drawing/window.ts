@@ -1,3 +1,4 @@
+import type { Spot } from '@/draw/spot'
 import { FOOT } from '@/forms/lengths'
 
 /** How metres of the studio lie on a drawing: x to the right, z (toward the camera) down. Only drawing: nothing of the trade is worked out here. */
@@ -72,12 +73,6 @@ export const pair = ([a = 0, b = 0]: readonly number[]): [number, number] => [a,
 export const path = (points: readonly { x: number; y: number }[], closed = false): string =>
   points.map((p, i) => `${i ? 'L' : 'M'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('') +
   (closed && points.length ? 'Z' : '')
-
-/** A place on a drawing, pixels. */
-export interface Spot {
-  x: number
-  y: number
-}
 
 /** A line's number stands on it where it is farthest from what stands there, from the edge, and from the numbers before. */
 export function numbersOn(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
-import { computed, onMounted, onUnmounted, ref, useTemplateRef, watch } from 'vue'
+import { useElementSize, useTimeoutFn } from '@vueuse/core'
+import { computed, onMounted, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Entry, RoomWay } from '@/api/client'
 import { useBoard } from '@/look/board'
@@ -20,7 +20,7 @@ const setup = computed(() => board.view?.setup)
 const dragged = ref<number>()
 const holding = ref(false)
 /** The wish is written once the hand rests: a key that is pressed again moves it on. */
-let timer: ReturnType<typeof setTimeout> | undefined
+const resting = useTimeoutFn(writeWish, 400, { immediate: false })
 
 const wish = (level: number): Entry => ({ room_wish: ways.value?.kept ? { keep: { level } } : { remove: { level } } })
 watch(
@@ -30,7 +30,7 @@ watch(
     // An older wish that arrives while a newer one is dragged or on its way must not pull the handle back.
     const wished = now.room.wish
     const level = 'remove' in wished ? wished.remove.level : wished.keep.level
-    if (timer === undefined && (board.waiting === 0 || level === dragged.value)) dragged.value = undefined
+    if (!resting.isPending.value && (board.waiting === 0 || level === dragged.value)) dragged.value = undefined
     void room.ways.ask({ setup: now, entry: dragged.value === undefined ? undefined : wish(dragged.value) })
   },
   { immediate: true },
@@ -62,18 +62,14 @@ function drag(event: Event): void {
   dragged.value = level
   if (setup.value) void room.ways.ask({ setup: setup.value, entry: wish(level) })
 }
-function letGo(): void {
-  clearTimeout(timer)
-  timer = setTimeout(writeWish, 400)
-}
+const letGo = () => resting.start()
 function writeWish(): void {
-  clearTimeout(timer)
-  timer = undefined
+  resting.stop()
   held.value = undefined
   if (dragged.value !== undefined) board.write(wish(dragged.value))
 }
-onUnmounted(() => {
-  if (timer !== undefined) writeWish()
+onBeforeUnmount(() => {
+  if (resting.isPending.value) writeWish()
 })
 
 async function tryIt(way: RoomWay): Promise<void> {

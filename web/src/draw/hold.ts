@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { shallowRef, type ShallowRef } from 'vue'
-import type { Spot } from './window'
+import type { Spot } from './spot'
 
 /** Where something goes that is dragged: the pointer on the drawing in pixels, and whether it moves freely instead of in steps. */
 type Follow = (here: Spot, free: boolean) => void
@@ -11,8 +11,14 @@ export function mine(event: KeyboardEvent): void {
   event.stopPropagation()
 }
 
-/** What a hand has hold of on a drawing, from press to release. A press alone moves nothing; Escape gives it up. */
-export function useHold(frame: Readonly<ShallowRef<HTMLElement | null>>, say: { drop: () => void }) {
+/**
+ * What a hand has hold of on a drawing, from press to release: what is dragged follows it, and is let go once. A press alone moves nothing;
+ * that, and Escape whatever has focus, gives it up.
+ */
+export function useHold(
+  frame: Readonly<ShallowRef<HTMLElement | null>>,
+  say: { drop: () => void; giveUp?: () => void },
+) {
   const held = shallowRef<Follow>()
   let moved = false
 
@@ -25,7 +31,9 @@ export function useHold(frame: Readonly<ShallowRef<HTMLElement | null>>, say: { 
   function take(event: PointerEvent, follow: Follow): void {
     if (event.button > 0) return
     event.stopPropagation()
-    ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+    // The drawing holds the pointer, not what was pressed: marks come and go while something moves.
+    const pressed = event.currentTarget as SVGElement
+    ;(pressed.ownerSVGElement ?? pressed).setPointerCapture(event.pointerId)
     moved = false
     held.value = follow
   }
@@ -37,8 +45,16 @@ export function useHold(frame: Readonly<ShallowRef<HTMLElement | null>>, say: { 
   }
 
   function letGo(): void {
-    if (held.value && moved) say.drop()
+    if (!held.value) return
     held.value = undefined
+    if (moved) say.drop()
+    else say.giveUp?.()
+  }
+
+  function giveUp(): void {
+    if (!held.value) return
+    held.value = undefined
+    say.giveUp?.()
   }
 
   // Before the page hears of it, which may leave at Escape.
@@ -46,10 +62,10 @@ export function useHold(frame: Readonly<ShallowRef<HTMLElement | null>>, say: { 
     window,
     'keydown',
     (event: KeyboardEvent) => {
-      if (event.key === 'Escape') held.value = undefined
+      if (event.key === 'Escape') giveUp()
     },
     { capture: true },
   )
 
-  return { held, local, take, drag, letGo }
+  return { held, local, take, drag, letGo, giveUp }
 }

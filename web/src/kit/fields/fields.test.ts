@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import type { Gear } from '@/api/client'
-import kit from '../../../crates/server/demo/kit.json'
+import kit from '../../../../crates/server/demo/kit.json'
 import { kindOf } from '@/look/kit'
-import { empty, fieldAt, gearOf, KINDS, shown, told, valuesOf } from './fields'
+import { fieldAt, gearOf, valuesOf } from './form'
+import { empty, KINDS, shown } from './kinds'
+import { told } from './told'
 
 const GEAR = kit.items.map((item) => item.is as unknown as Gear)
 

@@ -36,7 +36,7 @@ const importsOf = ([files, rooms]) => {
       regex: `^@/${from}`,
       message: `${files} may not import this; ${may}. Who may import whom stands in eslint.config.js.`,
     },
-    { regex: '^\\.\\./(?!.*/crates/)', message: 'A neighbour is named by ./, everything else by @/.' },
+    { regex: '^\\.\\./(?!.*/(?:crates|docs)/)', message: 'A neighbour is named by ./, everything else by @/.' },
   ]
   return {
     files: [files.endsWith('**') ? `${files}/*.{ts,vue}` : files],

@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems, Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { v7 } from 'uuid'
 import { useMediaQuery, useTitle } from '@vueuse/core'
-import { computed, defineAsyncComponent, nextTick, onUnmounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, api } from '@/api/client'
 import SettingsCards from '@/board/cards/SettingsCards.vue'
@@ -20,12 +20,13 @@ import TapeStrip from '@/board/tape/TapeStrip.vue'
 import AppBar from '@/ui/AppBar.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import PushButton from '@/ui/PushButton.vue'
+import { later } from '@/ui/later'
 
 // What most never open on this screen comes when it is opened.
-const PhoneBoard = defineAsyncComponent(() => import('@/board/phone/PhoneBoard.vue'))
-const PhoneDialog = defineAsyncComponent(() => import('@/board/phone/PhoneDialog.vue'))
-const NameDialog = defineAsyncComponent(() => import('@/forms/NameDialog.vue'))
-const WorkDialog = defineAsyncComponent(() => import('@/board/cards/WorkDialog.vue'))
+const PhoneBoard = later(() => import('@/board/phone/PhoneBoard.vue'))
+const PhoneDialog = later(() => import('@/board/phone/PhoneDialog.vue'))
+const NameDialog = later(() => import('@/forms/NameDialog.vue'))
+const WorkDialog = later(() => import('@/board/cards/WorkDialog.vue'))
 
 /** The board: the open setup, from the room's reading to the next move. */
 const { id } = defineProps<{ id: string }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useDebounceFn, useTitle } from '@vueuse/core'
 import { v7 } from 'uuid'
-import { computed, defineAsyncComponent, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, api, type SittingInList } from '@/api/client'
 import FlatLadder from './FlatLadder.vue'
@@ -12,12 +12,11 @@ import KeyCap from '@/ui/KeyCap.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
+import NameDialog from '@/forms/NameDialog.vue'
 import StateSign from '@/draw/StateSign.vue'
 import WordLine from '@/draw/WordLine.vue'
 import SittingMenu from './SittingMenu.vue'
 import { sittingsCommands } from './commands'
-
-const NameDialog = defineAsyncComponent(() => import('@/forms/NameDialog.vue'))
 
 /** All sittings: the one worked on last first, with its next move; each row known by its pattern. */
 const router = useRouter()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useBoard } from '@/look/board'
 import { raised } from '@/look/wishes'
 import PushButton from '@/ui/PushButton.vue'
@@ -7,8 +7,9 @@ import RoleMark from '@/draw/RoleMark.vue'
 import StepField from '@/forms/StepField.vue'
 import WordLine from '@/draw/WordLine.vue'
 import { abbreviated, inUnit } from '@/forms/lengths'
+import { later } from '@/ui/later'
 
-const LightDialog = defineAsyncComponent(() => import('./LightDialog.vue'))
+const LightDialog = later(() => import('./LightDialog.vue'))
 
 /** The chosen lane: a light's unit, dial and wish; a frame's log; and what is worth knowing. */
 const board = useBoard()

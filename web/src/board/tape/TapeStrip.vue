@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { TapeItem, TapeLine } from '@/api/client'
 import { useBoard } from '@/look/board'
 import WordLine from '@/draw/WordLine.vue'
 import TapeSign from './TapeSign.vue'
+import { later } from '@/ui/later'
 
-const NoteDialog = defineAsyncComponent(() => import('./NoteDialog.vue'))
+const NoteDialog = later(() => import('./NoteDialog.vue'))
 
 /** What happened, left to right in time; the pending move last. A press shows the ladder as it was then. */
 const board = useBoard()

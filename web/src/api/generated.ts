@@ -442,8 +442,8 @@ export interface components {
             name: string;
             /** @description What it is good for. */
             use_for: string;
-            /** @description Where each light goes, and what the room changed. */
-            words: string;
+            /** @description Where each light goes, and what the room changed: a line each. */
+            words: string[];
         };
         /** @description What automatic flash gave. */
         Automatic: {
@@ -1425,9 +1425,11 @@ export interface components {
         };
         /** @description A line that must not be passed. */
         Floor: {
+            /** @description What it is for: `remove`. */
+            name: string;
             /** @description Where. */
             stops: components["schemas"]["Stops"];
-            /** @description `remove: below −5`. */
+            /** @description `below −5`. */
             words: string;
         };
         /** @description What focal lengths a lens has. */
@@ -1944,6 +1946,11 @@ export interface components {
             likely: boolean;
             /** @description As it is said: `Fill`. */
             name: string;
+            /**
+             * Format: int32
+             * @description Which one of several of its name, from 2: key 2.
+             */
+            nth?: number | null;
             /**
              * Format: int32
              * @description Its number on the rail, from 1.
@@ -2534,6 +2541,8 @@ export interface components {
             bounce?: components["schemas"]["Bounce"] | null;
             /** @description The outline of its front. */
             edge: components["schemas"]["Point"][];
+            /** @description The same for a screen reader: `1.85, tilted 30 degrees`. */
+            height_label: string;
             /** @description `1.85 · 30°`: height, and angle down to what it lights. */
             height_words: string;
             /** @description Whether it is in the picture, or its stand. */
@@ -2903,6 +2912,8 @@ export interface components {
             code?: number | null;
             /** @description The entry that decides to keep it. */
             keep: components["schemas"]["Entry"];
+            /** @description `Keep it at −1.5`. */
+            keep_it_words: string;
             /** @description `Keep at −1.5`. */
             keep_words: string;
             /** @description Whether it is to be kept. */
@@ -2911,6 +2922,8 @@ export interface components {
             places?: string | null;
             /** @description The entry that decides to remove it. */
             remove: components["schemas"]["Entry"];
+            /** @description `Remove it`: where the room is not named beside it. */
+            remove_it_words: string;
             /** @description `Remove`, and below what. */
             remove_words: string;
             /** @description `Room is removed`. */

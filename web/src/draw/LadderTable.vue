@@ -34,7 +34,7 @@ defineProps<{ board: Board }>()
         </td>
         <td>
           <template v-if="lane.target">{{ lane.target.shown }} stops, {{ lane.target.aperture.words }}</template>
-          <template v-else-if="lane.floor">{{ lane.floor.words }}</template>
+          <template v-else-if="lane.floor">{{ lane.floor.name }}: {{ lane.floor.words }}</template>
         </td>
         <td>{{ lane.gap ? `${lane.gap.shown}, go ${lane.gap.way}` : '' }}</td>
         <td>{{ lane.foot.strong }} {{ lane.foot.pending ?? lane.foot.plain }}</td>

@@ -28,7 +28,7 @@ describe('a wish that is raised', () => {
 
   it('moves the line of a removed room and the level of a kept one', () => {
     const room = { id: 'room', kind: 'room' as const, role: 'room' as const }
-    expect(raised(lane({ ...room, floor: { stops: -5, words: '' } }), 0.1)).toEqual({
+    expect(raised(lane({ ...room, floor: { stops: -5, name: 'remove', words: '' } }), 0.1)).toEqual({
       room_wish: { remove: { level: -4.9 } },
     })
     expect(raised(lane({ ...room, target: mark(-1.5) }), -1)).toEqual({ room_wish: { keep: { level: -2.5 } } })

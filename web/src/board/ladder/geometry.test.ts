@@ -58,7 +58,7 @@ const room = fc.record({ keep: fc.boolean(), wish: level, reading: fc.option(lev
   lane('room', 'room', 'room', {
     reading: reading === null ? null : mark(reading),
     target: keep ? mark(wish) : null,
-    floor: keep ? null : { stops: Math.min(wish, 0), words: 'remove: below −5' },
+    floor: keep ? null : { stops: Math.min(wish, 0), name: 'remove', words: 'below −5' },
   }),
 )
 
@@ -109,6 +109,8 @@ const board: fc.Arbitrary<Board> = fc
       remove: { frame: {} },
       keep_words: '',
       remove_words: '',
+      keep_it_words: '',
+      remove_it_words: '',
       wish_code: 17,
     },
     next: { kind: 'shoot', lane: 'frame', say: [], why: [] },

@@ -64,10 +64,9 @@ export function draw(board: Board, boxes: readonly LaneBox[], scale: Scale, ghos
       out.rules.push({ role, form: 'floor', x1: box.x + 5, x2: box.x + box.w - 5, y: y(lane.floor.stops) })
       obstacles.push({ x: box.x + 5, y: y(lane.floor.stops) - 2, w: box.w - 10, h: 8 })
       out.handles.push({ lane: id, x: box.x + 5, y: y(lane.floor.stops) - 10, w: box.w - 10, h: 20 })
-      const [first, ...rest] = lane.floor.words.split(': ')
       const floorY = y(lane.floor.stops)
-      text(box, { id: `${id}.floor2`, kind: 'quiet', text: rest.join(': ') }, 6, [floorY - 11, floorY + 14], [8])
-      text(box, { id: `${id}.floor1`, kind: 'quiet', text: `${first}:` }, 7, [floorY - 25, floorY - 11], [8])
+      text(box, { id: `${id}.floor2`, kind: 'quiet', text: lane.floor.words }, 6, [floorY - 11, floorY + 14], [8])
+      text(box, { id: `${id}.floor1`, kind: 'quiet', text: `${lane.floor.name}:` }, 7, [floorY - 25, floorY - 11], [8])
     }
     const seated = reading && target && !gap && !lane.likely
     const aside = gap && target && reading && Math.abs(gap.stops) < SMALL_GAP

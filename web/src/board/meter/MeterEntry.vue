@@ -101,10 +101,10 @@ defineExpose({ focus })
           lane.name
         }}</span>
         <span
-          v-if="subjects.length > 6 && lane.id !== subject?.id && /\d$/.test(lane.name)"
+          v-if="subjects.length > 6 && lane.id !== subject?.id && lane.nth"
           class="label -ml-1"
           aria-hidden="true"
-          >{{ lane.name.split(' ').pop() }}</span
+          >{{ lane.nth }}</span
         >
       </RadioGroupOption>
     </RadioGroup>

@@ -192,7 +192,7 @@ function raiseCamera(event: KeyboardEvent): void {
           role="button"
           tabindex="0"
           class="cursor-ns-resize"
-          :aria-label="`Height of ${l.name}: ${l.height_words.replace(' · ', ', tilted ').replace('°', ' degrees')}. Arrow keys raise and lower it.`"
+          :aria-label="`Height of ${l.name}: ${l.height_label}. Arrow keys raise and lower it.`"
           @pointerdown="takeLight($event, l)"
           @focus="emit('choose', l.light)"
           @keydown="raiseLight($event, l)"

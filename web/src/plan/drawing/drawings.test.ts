@@ -17,6 +17,7 @@ const light = (id: string, x: number, y: number, z: number) => ({
   ],
   words: '1.50 m',
   height_words: '1.85 · 30°',
+  height_label: '1.85, tilted 30 degrees',
   label: `${id === 'key' ? 'Key' : 'Fill'}, 1.50 m`,
   in_picture: false,
 })

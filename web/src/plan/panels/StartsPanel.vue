@@ -32,7 +32,7 @@ const starts = computed(() => plan.rest?.starts ?? [])
           >
         </div>
         <ul class="label mt-1 text-text-2">
-          <li v-for="line in s.words.split('; ')" :key="line">{{ line }}</li>
+          <li v-for="line in s.words" :key="line">{{ line }}</li>
         </ul>
       </li>
     </ul>

@@ -279,7 +279,7 @@ describe('the panels of the plan', () => {
   it('begins from an arrangement with all of its entries', async () => {
     const entries = [{ note: { text: 'key' } }, { note: { text: 'fill' } }]
     served = plan({
-      starts: [{ name: 'Loop', use_for: 'most faces', words: 'Key 1.5 m; Fill 2.2 m', entries }],
+      starts: [{ name: 'Loop', use_for: 'most faces', words: ['Key 1.5 m', 'Fill 2.2 m'], entries }],
     } as never)
     await show(StartsPanel)
     await settle()

@@ -52,8 +52,8 @@ const fate = computed({
   },
 })
 const fates = computed(() => [
-  { value: 'remove' as const, words: 'Remove it' },
-  { value: 'keep' as const, words: board.view?.board.room.keep_words.replace('Keep', 'Keep it') ?? 'Keep it' },
+  { value: 'remove' as const, words: board.view?.board.room.remove_it_words ?? 'Remove it' },
+  { value: 'keep' as const, words: board.view?.board.room.keep_it_words ?? 'Keep it' },
 ])
 
 function drag(event: Event): void {

@@ -24,6 +24,10 @@ pub struct RoomShown {
     pub remove_words: String,
     /// `Keep at −1.5`.
     pub keep_words: String,
+    /// `Remove it`: where the room is not named beside it.
+    pub remove_it_words: String,
+    /// `Keep it at −1.5`.
+    pub keep_it_words: String,
     /// The entry that decides to remove it.
     pub remove: Entry,
     /// The entry that decides to keep it.
@@ -49,6 +53,8 @@ pub(super) fn shown(scene: &Scene) -> RoomShown {
         kept: matches!(wish, RoomWish::Keep(_)),
         remove_words: words::REMOVE.to_owned(),
         keep_words: words::keep(keep.level()),
+        remove_it_words: words::REMOVE_IT.to_owned(),
+        keep_it_words: words::keep_it(keep.level()),
         remove: Entry::RoomWish(remove),
         keep: Entry::RoomWish(keep),
         code: scene.levels.wished_room.map(|room| grey_code(Reflectance::MID_GREY, room)),

@@ -34,6 +34,8 @@ pub struct PlanLight {
     pub words: String,
     /// `1.85 · 30°`: height, and angle down to what it lights.
     pub height_words: String,
+    /// The same for a screen reader: `1.85, tilted 30 degrees`.
+    pub height_label: String,
     /// For a screen reader: `Fill, 2.20 m, 25 degrees right, height 1.75 m`.
     pub label: String,
     /// As it is seen from the sitter, for the fields.
@@ -96,6 +98,7 @@ pub(super) fn placed(stage: &Stage, light: &Placed) -> Option<PlanLight> {
         edge: front.edge().into_iter().map(Point::near).collect(),
         label: words::spoken(of, &place, height, length),
         height_words: words::height(height, front.axis, length),
+        height_label: words::spoken_height(height, front.axis, length),
         words: place,
         around: Around {
             distance,

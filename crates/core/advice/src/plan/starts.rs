@@ -14,8 +14,8 @@ pub struct Arrangement {
     pub name: String,
     /// What it is good for.
     pub use_for: String,
-    /// Where each light goes, and what the room changed.
-    pub words: String,
+    /// Where each light goes, and what the room changed: a line each.
+    pub words: Vec<String>,
     /// What puts it there.
     pub entries: Vec<Entry>,
 }

@@ -50,9 +50,12 @@ pub(crate) fn room(room: &RoomStand, step: Step) -> String {
     }
 }
 
-/// `remove: below −5`.
+/// What the line of a removed room is for.
+pub(crate) const REMOVE: &str = "remove";
+
+/// `below −5`.
 pub(crate) fn floor(level: Stops) -> String {
-    format!("remove: below {}", whole_number(level))
+    format!("below {}", whole_number(level))
 }
 
 /// The room's foot: what is to become of it, and where.

@@ -59,6 +59,11 @@ pub(crate) fn height(height: Meters, axis: DVec3, length: LengthUnit) -> String 
     format!("{} · {:.0}°", height.number(length), rise(axis).round().abs())
 }
 
+/// The same for a screen reader: `1.85, tilted 30 degrees`.
+pub(crate) fn spoken_height(height: Meters, axis: DVec3, length: LengthUnit) -> String {
+    format!("{}, tilted {:.0} degrees", height.number(length), rise(axis).round().abs())
+}
+
 /// `45° left`, seen from above, from the camera's direction.
 fn round(degrees: f64) -> String {
     match degrees.round() {

@@ -9,6 +9,14 @@ use crate::words::terms::{self, whole_number};
 /// Removes it.
 pub(crate) const REMOVE: &str = "Remove";
 
+/// Removes it, where what it is stands apart.
+pub(crate) const REMOVE_IT: &str = "Remove it";
+
+/// `Keep it at −1.5`, where what it is stands apart.
+pub(crate) fn keep_it(at: Stops) -> String {
+    format!("Keep it at {at}")
+}
+
 /// `Keep at −1.5`.
 pub(crate) fn keep(at: Stops) -> String {
     format!("Keep at {at}")

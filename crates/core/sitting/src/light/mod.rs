@@ -99,12 +99,20 @@ impl Light {
     /// As it is said: its role, with its number where there are several (`Rim 2`); an accent is called so by its id.
     #[must_use]
     pub fn name(&self) -> String {
-        let (base, number) = match self.id.as_str().rsplit_once('-') {
-            Some((base, n)) if n.parse::<u8>().is_ok() => (base, format!(" {n}")),
-            _ => (self.id.as_str(), String::new()),
-        };
+        let (base, nth) = self.base_and_nth();
         let name = if base == ACCENT { "Accent" } else { self.role.name() };
-        format!("{name}{number}")
+        nth.map_or_else(|| name.to_owned(), |n| format!("{name} {n}"))
+    }
+
+    /// Which one of several of its name, where its id says so: the 2 of `key-2`.
+    #[must_use]
+    pub fn nth(&self) -> Option<u8> {
+        self.base_and_nth().1
+    }
+
+    fn base_and_nth(&self) -> (&str, Option<u8>) {
+        let id = self.id.as_str();
+        id.rsplit_once('-').and_then(|(base, n)| Some((base, Some(n.parse().ok()?)))).unwrap_or((id, None))
     }
 
     /// Stops below full, where the dial is known.

@@ -22,6 +22,8 @@ pub struct Lane {
     pub role: Option<Role>,
     /// As it is said: `Fill`.
     pub name: String,
+    /// Which one of several of its name, from 2: key 2.
+    pub nth: Option<u8>,
     /// Its number on the rail, from 1.
     pub number: u8,
     /// How it stands.
@@ -163,7 +165,9 @@ pub enum Toward {
 pub struct Floor {
     /// Where.
     pub stops: Stops,
-    /// `remove: below −5`.
+    /// What it is for: `remove`.
+    pub name: String,
+    /// `below −5`.
     pub words: String,
 }
 
@@ -189,6 +193,7 @@ pub(super) fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         kind,
         role: None,
         name: name.to_owned(),
+        nth: None,
         number: 0,
         state: LaneState::Untouched,
         words: "untouched".to_owned(),

@@ -16,6 +16,7 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
     let (stand, step) = (Stand::of_light(scene, index), setup.schools.step);
     Lane {
         role: Some(light.role),
+        nth: light.nth(),
         target: levels.targets[index].and_then(mark),
         reading: level.shown().and_then(mark),
         likely: light.reading.as_ref().is_some_and(|h| !h.is_measured() || worked_out),

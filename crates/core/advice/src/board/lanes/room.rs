@@ -19,7 +19,7 @@ pub(super) fn room(scene: &Scene) -> Lane {
     Lane {
         role: Some(Role::Room),
         foot: Foot { strong: strong.to_owned(), plain, ..Foot::default() },
-        floor: removes.then(|| Floor { stops: wish.level(), words: words::floor(wish.level()) }),
+        floor: removes.then(|| Floor { stops: wish.level(), name: words::REMOVE.to_owned(), words: words::floor(wish.level()) }),
         target: exposure.filter(|_| !removes).map(|e| Mark::at(wish.level(), e)),
         reading: level.map(|(room, e)| Mark::at(room, e)),
         other: level.and_then(|(room, e)| other_place(scene, room, e)),

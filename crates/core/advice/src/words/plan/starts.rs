@@ -7,9 +7,9 @@ use crate::{
     words::place::told,
 };
 
-/// All lights of an arrangement.
-pub(crate) fn all(lights: &[LightStart], length: LengthUnit) -> String {
-    lights.iter().map(|l| light(l, length)).collect::<Vec<_>>().join("; ")
+/// All lights of an arrangement, a line each.
+pub(crate) fn all(lights: &[LightStart], length: LengthUnit) -> Vec<String> {
+    lights.iter().map(|l| light(l, length)).collect()
 }
 
 /// Where one light goes, and what the room changed: `Key 1.50 m · 45° left · 30° up (not 1.50 m, 32° up: the walls)`.

@@ -336,6 +336,14 @@ async fn the_markings_run_from_bright_to_dark() {
     assert_eq!(ends("apertures"), (json!("1"), json!("45")));
     assert_eq!(ends("shutters"), (json!("30"), json!("1/8000")));
     assert_eq!(ends("isos"), (json!("25600"), json!("25")));
+    assert_eq!(ends("syncs"), (json!("1/30"), json!("1/500")));
+    assert_eq!(scales["whole"], json!(["1", "1.4", "2", "2.8", "4", "5.6", "8", "11", "16", "22", "32", "45"]));
+    let usual = json!({
+        "exposure": {"aperture": "8", "shutter": "1/125", "iso": "100"},
+        "ratio": {"ratio": 3.0, "convention": "lit_shadow", "anchor": "lit_side"},
+        "grey": -1.5
+    });
+    assert_eq!(scales["usual"], usual);
 }
 
 fn kit_piece(what: Value) -> Value {

@@ -182,7 +182,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The markings of a camera's dials. */
+        /** The markings of a camera's dials, and what one begins with. */
         get: operations["scales"];
         put?: never;
         post?: never;
@@ -1933,6 +1933,7 @@ export interface components {
             dial?: components["schemas"]["DialShown"] | null;
             energy?: components["schemas"]["EnergyShown"] | null;
             face?: components["schemas"]["Face"] | null;
+            first_wish?: components["schemas"]["Entry"] | null;
             floor?: components["schemas"]["Floor"] | null;
             /** @description What stands at the lane's foot. */
             foot: components["schemas"]["Foot"];
@@ -1962,6 +1963,7 @@ export interface components {
             /** @description How it stands. */
             state: components["schemas"]["LaneState"];
             target?: components["schemas"]["Mark"] | null;
+            wish?: components["schemas"]["Stops"] | null;
             /** @description The same in words: `0.7 over`. */
             words: string;
         };
@@ -3030,7 +3032,7 @@ export interface components {
              */
             tone: number;
         };
-        /** @description The markings of a camera's dials in third stops, each in the order in which the picture gets darker. */
+        /** @description The markings of a camera's dials in third stops, each in the order in which the picture gets darker; and what one begins with. */
         Scales: {
             /** @description f/1 to f/45. */
             apertures: string[];
@@ -3038,6 +3040,12 @@ export interface components {
             isos: string[];
             /** @description 30 s to 1/8000 s. */
             shutters: string[];
+            /** @description What a shutter may sync with: 1/30 s to 1/500 s. */
+            syncs: string[];
+            /** @description What one begins with. */
+            usual: components["schemas"]["Usual"];
+            /** @description The whole stops of these: what a meter shows beside its tenths. */
+            whole: string[];
         };
         /** @description The ways of working that hold in a setup. Ratio convention and anchor stand with the ratio, metres and feet on their own. */
         Schools: {
@@ -3671,6 +3679,15 @@ export interface components {
             name: string;
             /** @description Its role. */
             role: components["schemas"]["Role"];
+        };
+        /** @description What one begins with, where nothing was said. */
+        Usual: {
+            /** @description The camera. */
+            exposure: components["schemas"]["Exposure"];
+            /** @description A grey ground, stops from a mid-grey that is exposed right. */
+            grey: components["schemas"]["Stops"];
+            /** @description The ratio. */
+            ratio: components["schemas"]["RatioSpec"];
         };
         /**
          * Format: double

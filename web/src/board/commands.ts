@@ -1,6 +1,5 @@
 import { useBoard } from '@/look/board'
 import { useRoom } from '@/look/room'
-import { raised } from '@/look/wishes'
 import { DIGITS, type Command, type Stroke } from '@/ui/commands'
 
 const NAMED: Record<string, string> = { r: 'room', k: 'key', f: 'fill', i: 'rim', g: 'ground', h: 'hair', w: 'whole' }
@@ -33,8 +32,7 @@ export function boardCommands(view: {
 
   function target({ key, shift }: Stroke): void {
     const by = (key === '[' || key === '{' ? -1 : 1) * (shift ? 1 : 0.1)
-    const lane = board.lane
-    if (lane && (lane.kind === 'light' || lane.kind === 'room')) board.write(raised(lane, by))
+    if (board.lane?.kind === 'light' || board.lane?.kind === 'room') board.raise(board.lane, by)
   }
 
   function power({ key, entry }: Stroke): boolean {

@@ -1,13 +1,14 @@
 import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import type { Board, Entry, Setup } from '@/api/client'
+import type { Board, Entry, Lane, Setup } from '@/api/client'
 import { useNotices } from '@/ui/notices'
 import { useChoice } from './choice'
 import { useDraft } from './draft'
 import { useOutbox } from './outbox'
 import { usePast } from './past'
 import { useSession } from './session'
+import { raised } from './wishes'
 
 /** The open look: how it stands, what a draft would do, which lane is chosen, and the way to its tape. To be read; changed by what it offers. */
 export const useBoard = defineStore('board', () => {
@@ -97,6 +98,12 @@ export const useBoard = defineStore('board', () => {
     })
   }
 
+  /** Raises a lane's wish by some stops. */
+  function raise(lane: Lane | undefined, by: number): void {
+    const entry = lane && raised(lane, by)
+    if (entry) write(entry)
+  }
+
   /** Changes the wish for the room to the other one. */
   function keepOrRemove(): void {
     const room = session.view.value?.board.room
@@ -130,6 +137,7 @@ export const useBoard = defineStore('board', () => {
     doNext,
     undo: () => back('undo'),
     redo: () => back('redo'),
+    raise,
     keepOrRemove,
   }
 })

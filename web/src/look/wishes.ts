@@ -1,8 +1,5 @@
 import type { Entry, Lane, RatioSpec } from '@/api/client'
 
-/** The ratio that most portraits begin with. */
-export const USUAL_RATIO: RatioSpec = { ratio: 3, convention: 'lit_shadow', anchor: 'lit_side' }
-
 const tenths = (stops: number) => Math.round(stops * 10) / 10
 
 /** The entry that puts a lane's wish at a level: the line of a removed room, the level of a kept one, the target of a light. */
@@ -11,17 +8,12 @@ export function wishAt(lane: Lane, level: number): Entry {
   return { room_wish: lane.floor ? { remove: { level } } : { keep: { level } } }
 }
 
-/** The entry that raises a lane's wish by some stops. Key and fill without one begin with the usual ratio, others on the exposure. */
-export function raised(lane: Lane, by: number): Entry {
-  const now = lane.floor?.stops ?? lane.target?.stops
-  if (now !== undefined) return wishAt(lane, tenths(now + by))
-  if (lane.kind === 'room') return wishAt(lane, tenths(-1.5 + by))
-  if (lane.role === 'key' || lane.role === 'fill') return { ratio: { target: USUAL_RATIO } }
-  return wishAt(lane, 0)
+/** The entry that raises a lane's wish by some stops, or that gives it its first one; nothing where it can have none yet. */
+export function raised(lane: Lane, by: number): Entry | undefined {
+  return lane.wish == null ? (lane.first_wish ?? undefined) : wishAt(lane, tenths(lane.wish + by))
 }
 
-/** The entry that changes the ratio by some tenths. */
-export function ratioBy(now: RatioSpec | null | undefined, by: number): Entry {
-  const from = now ?? USUAL_RATIO
-  return { ratio: { target: { ...from, ratio: now ? Math.max(0.1, tenths(from.ratio + by)) : from.ratio } } }
+/** The entry that changes the ratio by some tenths; where there is none yet it begins with the usual one. */
+export function ratioBy(now: RatioSpec | null | undefined, by: number, usual: RatioSpec): Entry {
+  return { ratio: { target: now ? { ...now, ratio: Math.max(0.1, tenths(now.ratio + by)) } : usual } }
 }

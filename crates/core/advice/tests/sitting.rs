@@ -338,3 +338,31 @@ fn the_board_of_a_sitting_under_way() {
     let summary = Summary::of(&board);
     assert_eq!((summary.words.as_str(), summary.room.as_str()), ("Fill 0.7 over", "removed"));
 }
+
+#[test]
+fn a_wish_counts_from_where_it_is_and_begins_with_what_is_usual() {
+    let lane = |setup: &Setup, id: &str| Board::of(setup).lane(id).unwrap().clone();
+    let first = |setup: &Setup, id: &str| lane(setup, id).first_wish.map(|entry| serde_json::to_value(entry).unwrap());
+    let unit = taper(256, "tenths");
+    let lights = after(&Setup::default(), [put("key", &unit, "1/8"), put("fill", &unit, "1/8"), put("rim", &unit, "1/8")]);
+    assert_eq!(first(&lights, "key"), Some(ratio(3.0)));
+    assert_eq!(first(&lights, "fill"), first(&lights, "key"));
+    assert_eq!(first(&lights, "rim"), Some(json!({"target": {"light": "rim", "level": 0.0}})));
+    // The room always has one: below the line, until it is to be kept.
+    assert_eq!(lane(&lights, "room").wish.unwrap().get(), -5.0);
+    let kept = after(&lights, [json!({"room_wish": {"keep": {"level": -2}}})]);
+    assert_eq!(lane(&kept, "room").wish.unwrap().get(), -2.0);
+    // What the ratio says is no first wish any more, also while the camera is not set.
+    let wished = after(&lights, [ratio(4.0), json!({"target": {"light": "rim", "level": 0.5}})]);
+    assert_eq!((first(&wished, "key"), first(&wished, "fill"), first(&wished, "rim")), (None, None, None));
+    let set = after(&wished, [camera("8", "1/160", "100")]);
+    for id in ["key", "fill", "rim"] {
+        let lane = lane(&set, id);
+        assert_eq!(lane.wish, lane.target.as_ref().map(|t| t.stops), "{id}");
+        assert!(lane.wish.is_some() && lane.first_wish.is_none(), "{id}");
+    }
+    // Each first wish is one that can be written.
+    for id in ["key", "fill", "rim"] {
+        lights.apply(&lane(&lights, id).first_wish.unwrap()).unwrap();
+    }
+}

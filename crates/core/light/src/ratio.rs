@@ -138,6 +138,17 @@ pub struct RatioTarget {
     key_over_fill: Stops,
 }
 
+impl RatioTarget {
+    /// What most portraits begin with: 3 : 1, lit : shadow, the lit side on 0 (common practice, no source).
+    pub const USUAL: Self = Self {
+        ratio: Ratio(3.0),
+        convention: Convention::LitShadow,
+        anchor: Anchor::LitSide,
+        // log2(3 − 1)
+        key_over_fill: Stops::constant(1.0),
+    };
+}
+
 /// How a wished ratio is written.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]

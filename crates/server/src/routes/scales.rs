@@ -1,29 +1,56 @@
-//! The markings that dials and cameras are set in.
+//! The markings that dials and cameras are set in, and what one begins with.
 
 use actix_web::{get, web};
-use ink_lamp_light::scale::{Aperture, Iso, ShutterTime};
+use ink_lamp_light::{
+    meter::Exposure,
+    ratio::{RatioSpec, RatioTarget},
+    scale::{Aperture, Iso, Series, ShutterTime, Stops},
+};
+use ink_lamp_sitting::studio::GroundTone;
 use serde::Serialize;
 use utoipa::ToSchema;
 
-/// The markings of a camera's dials in third stops, each in the order in which the picture gets darker.
+/// The markings of a camera's dials in third stops, each in the order in which the picture gets darker; and what one begins with.
 #[derive(Serialize, ToSchema)]
 pub struct Scales {
     /// f/1 to f/45.
     apertures: Vec<&'static str>,
+    /// The whole stops of these: what a meter shows beside its tenths.
+    whole: Vec<&'static str>,
     /// 30 s to 1/8000 s.
     shutters: Vec<&'static str>,
+    /// What a shutter may sync with: 1/30 s to 1/500 s.
+    syncs: Vec<&'static str>,
     /// ISO 25600 to 25.
     isos: Vec<&'static str>,
+    /// What one begins with.
+    usual: Usual,
 }
 
-/// The markings of a camera's dials.
+/// What one begins with, where nothing was said.
+#[derive(Serialize, ToSchema)]
+pub struct Usual {
+    /// The camera.
+    exposure: Exposure,
+    /// The ratio.
+    ratio: RatioSpec,
+    /// A grey ground, stops from a mid-grey that is exposed right.
+    grey: Stops,
+}
+
+/// The markings of a camera's dials, and what one begins with.
 #[utoipa::path(tag = "board", responses((status = 200, description = "The markings", body = Scales)))]
 #[get("/scales")]
 pub async fn scales() -> web::Json<Scales> {
+    let apertures = between(Aperture::thirds().collect(), "1", "45");
+    let shutters: Vec<_> = ShutterTime::thirds().collect();
     web::Json(Scales {
-        apertures: between(Aperture::thirds().collect(), "1", "45"),
-        shutters: between(ShutterTime::thirds().collect(), "30", "1/8000"),
+        whole: apertures.iter().copied().filter(|m| Aperture::from_marking(m, Series::Full).is_ok()).collect(),
+        apertures,
+        syncs: between(shutters.clone(), "1/30", "1/500"),
+        shutters: between(shutters, "30", "1/8000"),
         isos: between(Iso::thirds().collect::<Vec<_>>().into_iter().rev().collect(), "25600", "25"),
+        usual: Usual { exposure: Exposure::USUAL, ratio: RatioTarget::USUAL.into(), grey: GroundTone::USUAL_GREY },
     })
 }
 

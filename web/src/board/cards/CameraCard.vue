@@ -20,7 +20,8 @@ const DIALS: { dial: Dial; label: string; words: (marking: string) => string }[]
   { dial: 'iso', label: 'ISO', words: (m) => `ISO ${m}` },
 ]
 /** Shown greyed before the camera is set, so that one choice is enough to set it. */
-const USUAL = { aperture: '8', shutter: '1/125', iso: '100' }
+const { aperture, shutter, iso } = scales.usual.exposure
+const usual = { aperture, shutter, iso }
 
 const exposure = computed(() => board.view?.setup.camera?.exposure)
 const sync = computed({
@@ -29,9 +30,7 @@ const sync = computed({
 })
 const syncs = computed(() => [
   { value: '', words: 'sync not said' },
-  ...scales.shutters
-    .filter((s) => /^1\/(\d+)$/.test(s) && Number(s.slice(2)) >= 30 && Number(s.slice(2)) <= 500)
-    .map((s) => ({ value: s, words: `sync ${s}` })),
+  ...scales.syncs.map((s) => ({ value: s, words: `sync ${s}` })),
 ])
 
 /** The camera itself: its sync time, and its limits. */
@@ -39,7 +38,7 @@ const body = computed({
   get: () => board.view?.setup.camera?.body?.name ?? '',
   set: (name) => {
     const camera = kit.cameras.find((c) => c.sheet.name === name)?.sheet
-    if (camera) board.write({ camera: { ...{ ...USUAL, ...settings() }, body: camera } })
+    if (camera) board.write({ camera: { ...{ ...usual, ...settings() }, body: camera } })
   },
 })
 const bodies = computed(() => offers(byName(kit.cameras), body.value, 'camera not said'))
@@ -48,7 +47,7 @@ const filter = computed({
   get: () => board.view?.setup.camera?.filters?.map((f) => f.name).join(' + ') ?? '',
   set: (name) => {
     const on = kit.filters.find((f) => f.sheet.name === name)?.sheet
-    board.write({ camera: { ...{ ...USUAL, ...settings() }, filters: on ? [on] : [] } })
+    board.write({ camera: { ...{ ...usual, ...settings() }, filters: on ? [on] : [] } })
   },
 })
 const filters = computed(() => offers(byName(kit.filters), filter.value, 'no filter'))
@@ -65,14 +64,14 @@ function markings(dial: Dial): string[] {
 }
 
 function set(change: Partial<Record<Dial, string>>, synced?: string): void {
-  const now = { ...USUAL, ...exposure.value, ...change }
+  const now = { ...usual, ...exposure.value, ...change }
   board.write({ camera: { aperture: now.aperture, shutter: now.shutter, iso: now.iso, sync: synced } })
 }
 
 /** Lists run from bright to dark: down is brighter to the left, darker to the right, on every dial. */
 function step(dial: Dial, by: 1 | -1): void {
   const all = markings(dial)
-  const at = all.indexOf(exposure.value?.[dial] ?? USUAL[dial])
+  const at = all.indexOf(exposure.value?.[dial] ?? usual[dial])
   const next = all[at + by]
   if (next) set({ [dial]: next })
 }
@@ -97,7 +96,7 @@ function step(dial: Dial, by: 1 | -1): void {
           ‹
         </button>
         <ChoiceList
-          :model-value="exposure?.[dial] ?? USUAL[dial]"
+          :model-value="exposure?.[dial] ?? usual[dial]"
           :label="label"
           :options="markings(dial).map((m) => ({ value: m, words: words(m) }))"
           bare
@@ -108,12 +107,12 @@ function step(dial: Dial, by: 1 | -1): void {
           <span class="mx-auto whitespace-nowrap">
             <template v-if="dial === 'aperture'"
               ><i class="mr-[0.06em] font-voice text-[1.04em] font-medium">ƒ</i
-              >{{ exposure?.aperture ?? USUAL.aperture }}</template
+              >{{ exposure?.aperture ?? usual.aperture }}</template
             >
             <template v-else-if="dial === 'shutter'"
-              >{{ exposure?.shutter ?? USUAL.shutter }}<span class="label font-normal"> s</span></template
+              >{{ exposure?.shutter ?? usual.shutter }}<span class="label font-normal"> s</span></template
             >
-            <template v-else><span class="label font-normal">ISO </span>{{ exposure?.iso ?? USUAL.iso }}</template>
+            <template v-else><span class="label font-normal">ISO </span>{{ exposure?.iso ?? usual.iso }}</template>
           </span>
         </ChoiceList>
         <button

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useBoard } from '@/look/board'
-import { raised } from '@/look/wishes'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import StepField from '@/forms/StepField.vue'
@@ -73,14 +72,7 @@ function shot(): void {
         </div>
         <div class="flex items-center gap-2">
           <span class="label w-9 text-text-2">Target</span>
-          <StepField
-            label="Target"
-            class="flex-1"
-            down
-            up
-            @down="lane && board.write(raised(lane, -0.1))"
-            @up="lane && board.write(raised(lane, 0.1))"
-          >
+          <StepField label="Target" class="flex-1" down up @down="board.raise(lane, -0.1)" @up="board.raise(lane, 0.1)">
             {{ lane.target?.shown ?? 'none' }}
           </StepField>
         </div>

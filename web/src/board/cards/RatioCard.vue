@@ -1,23 +1,24 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { RatioSpec } from '@/api/client'
+import type { RatioSpec, Scales } from '@/api/client'
 import { useBoard } from '@/look/board'
-import { ratioBy, USUAL_RATIO } from '@/look/wishes'
+import { ratioBy } from '@/look/wishes'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import StepField from '@/forms/StepField.vue'
 
 /** The wished ratio of key to fill, in the photographer's own convention, and what lands on the face. */
+const { scales } = defineProps<{ scales: Scales }>()
 const board = useBoard()
 const target = computed(() => board.board?.ratio?.target)
 const face = computed(() => board.board?.face)
 
 const change = (part: Partial<RatioSpec>) =>
-  board.write({ ratio: { target: { ...USUAL_RATIO, ...target.value, ...part } } })
+  board.write({ ratio: { target: { ...(target.value ?? scales.usual.ratio), ...part } } })
 const convention = computed({
-  get: () => target.value?.convention ?? 'lit_shadow',
+  get: () => (target.value ?? scales.usual.ratio).convention,
   set: (c) => change({ convention: c }),
 })
-const anchor = computed({ get: () => target.value?.anchor ?? 'lit_side', set: (a) => change({ anchor: a }) })
+const anchor = computed({ get: () => (target.value ?? scales.usual.ratio).anchor, set: (a) => change({ anchor: a }) })
 
 const CONVENTIONS = [
   { value: 'lit_shadow', words: 'lit : shadow' },
@@ -51,8 +52,8 @@ const rows = computed(() => {
         label="Ratio"
         down
         up
-        @down="board.write(ratioBy(target, -0.1))"
-        @up="board.write(ratioBy(target, 0.1))"
+        @down="board.write(ratioBy(target, -0.1, scales.usual.ratio))"
+        @up="board.write(ratioBy(target, 0.1, scales.usual.ratio))"
       >
         {{ board.board?.ratio?.shown ?? 'no ratio' }}
       </StepField>

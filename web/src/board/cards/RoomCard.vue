@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useBoard } from '@/look/board'
-import { raised } from '@/look/wishes'
 import KeyCap from '@/ui/KeyCap.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
@@ -27,10 +26,7 @@ const codes = computed(() => {
   return now == null ? `A mid-grey: ${wish}` : `A mid-grey becomes ${now}, ${wish}`
 })
 
-function move(by: number): void {
-  const lane = board.view?.board.lanes.find((l) => l.id === 'room')
-  if (lane) board.write(raised(lane, by))
-}
+const lane = computed(() => board.view?.board.lanes.find((l) => l.id === 'room'))
 </script>
 
 <template>
@@ -52,7 +48,7 @@ function move(by: number): void {
         type="button"
         class="h-8 w-8 rounded-key border border-line-2 text-head hover:border-edge"
         aria-label="Room's level down a tenth"
-        @click="move(-0.1)"
+        @click="board.raise(lane, -0.1)"
       >
         −
       </button>
@@ -60,7 +56,7 @@ function move(by: number): void {
         type="button"
         class="h-8 w-8 rounded-key border border-line-2 text-head hover:border-edge"
         aria-label="Room's level up a tenth"
-        @click="move(0.1)"
+        @click="board.raise(lane, 0.1)"
       >
         +
       </button>

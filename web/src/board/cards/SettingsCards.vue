@@ -13,5 +13,5 @@ defineProps<{ scales: Scales }>()
   <LaneCard class="min-h-[166px] flex-1" />
   <CameraCard :scales />
   <RoomCard />
-  <RatioCard />
+  <RatioCard :scales />
 </template>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** The meter's numbers: a whole stop and its tenth, so that any reading is two taps. */
-const { camera } = defineProps<{ camera?: string }>()
+defineProps<{ camera?: string; stops: readonly string[] }>()
 const whole = defineModel<string>('whole', { required: true })
 const tenth = defineModel<string>('tenth', { required: true })
-const WHOLE = ['1', '1.4', '2', '2.8', '4', '5.6', '8', '11', '16', '22', '32', '45']
 const TENTHS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9']
 </script>
 
@@ -11,7 +10,7 @@ const TENTHS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9']
   <div class="grid gap-[5px]">
     <div class="grid grid-cols-6 gap-[5px]" role="group" aria-label="Whole stop">
       <button
-        v-for="n in WHOLE"
+        v-for="n in stops"
         :key="n"
         type="button"
         class="key"

@@ -194,7 +194,12 @@ const kept = computed(() => board.waiting)
           {{ how.words.value }}
         </button>
       </div>
-      <MeterKeys v-model:whole="whole" v-model:tenth="tenth" :camera="camera?.aperture.number" />
+      <MeterKeys
+        v-model:whole="whole"
+        v-model:tenth="tenth"
+        :stops="board.scales?.whole ?? []"
+        :camera="camera?.aperture.number"
+      />
       <div class="mt-[10px] flex gap-2">
         <button
           type="button"

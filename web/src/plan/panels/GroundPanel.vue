@@ -18,17 +18,17 @@ onUnmounted(() => (plan.wants = { ...before, elevation: false }))
 const ground = computed(() => plan.shown?.ground)
 
 type Wish = 'open' | 'black' | 'grey' | 'white'
-const USUAL = -1.5
+const usual = computed(() => board.scales?.usual.grey ?? 0)
 const level = computed(() => {
   const wish = ground.value?.wish
-  return wish && typeof wish === 'object' ? (wish.grey.level as number) : USUAL
+  return wish && typeof wish === 'object' ? (wish.grey.level as number) : usual.value
 })
 const wish = computed({
   get: (): Wish => {
     const now = ground.value?.wish
     return now == null ? 'open' : typeof now === 'object' ? 'grey' : now
   },
-  set: (to: Wish) => say(to === 'open' ? null : to === 'grey' ? { grey: { level: USUAL } } : to),
+  set: (to: Wish) => say(to === 'open' ? null : to === 'grey' ? { grey: { level: usual.value } } : to),
 })
 function say(tone: GroundTone | null): void {
   board.write({ ground_tone: { tone } })

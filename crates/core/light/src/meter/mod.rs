@@ -44,6 +44,9 @@ pub struct Exposure {
 }
 
 impl Exposure {
+    /// What a camera in the studio is set to before more is known.
+    pub const USUAL: Self = Self::new(Aperture::USUAL, ShutterTime::USUAL, Iso::USUAL);
+
     /// Without a filter.
     #[must_use]
     pub const fn new(aperture: Aperture, shutter: ShutterTime, iso: Iso) -> Self {

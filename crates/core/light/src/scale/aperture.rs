@@ -30,6 +30,9 @@ fn without_f(text: &str) -> &str {
 }
 
 impl Aperture {
+    /// f/8, what one begins with in the studio (common practice, no source).
+    pub const USUAL: Self = Self(6.0);
+
     /// From `Av` in stops.
     ///
     /// # Errors

@@ -28,6 +28,9 @@ fn without_iso(text: &str) -> &str {
 }
 
 impl Iso {
+    /// ISO 100, what one begins with in the studio (common practice, no source).
+    pub const USUAL: Self = Self(0.0);
+
     /// From stops over ISO 100.
     ///
     /// # Errors

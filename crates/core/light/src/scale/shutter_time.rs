@@ -29,6 +29,9 @@ fn without_seconds(text: &str) -> &str {
 }
 
 impl ShutterTime {
+    /// 1/125 s, what one begins with in the studio: most shutters sync there (common practice, no source).
+    pub const USUAL: Self = Self(7.0);
+
     /// From `Tv` in stops.
     ///
     /// # Errors

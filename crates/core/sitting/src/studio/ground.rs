@@ -31,6 +31,11 @@ pub enum GroundKind {
     Paper,
 }
 
+impl GroundTone {
+    /// The grey that one begins with: a stop and a half under a mid-grey that is exposed right (common practice, no source).
+    pub const USUAL_GREY: Stops = Stops::constant(-1.5);
+}
+
 /// What the ground is to look like.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]

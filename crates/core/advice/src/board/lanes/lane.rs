@@ -2,7 +2,7 @@
 
 use ink_lamp_light::scale::{Step, Stops};
 use ink_lamp_scene::stand::Stand;
-use ink_lamp_sitting::role::Role;
+use ink_lamp_sitting::{entry::Entry, role::Role};
 use serde::Serialize;
 
 use crate::{
@@ -42,6 +42,10 @@ pub struct Lane {
     pub guess: Option<GuessShown>,
     /// The wished level.
     pub target: Option<Mark>,
+    /// The level that its wish counts from, known also where the camera is not set.
+    pub wish: Option<Stops>,
+    /// What gives it its first wish, where it has none.
+    pub first_wish: Option<Entry>,
     /// What lies between them.
     pub gap: Option<Gap>,
     /// Where the next move puts it.
@@ -203,6 +207,8 @@ pub(super) fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         carried: None,
         guess: None,
         target: None,
+        wish: None,
+        first_wish: None,
         gap: None,
         after: None,
         floor: None,

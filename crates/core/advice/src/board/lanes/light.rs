@@ -1,8 +1,13 @@
 //! A light’s lane.
 
-use ink_lamp_light::scale::Stops;
+use ink_lamp_light::{ratio::RatioTarget, scale::Stops};
 use ink_lamp_scene::{scene::Scene, stand::Stand};
-use ink_lamp_sitting::light::{Held, Light};
+use ink_lamp_sitting::{
+    entry::{Entry, RatioChosen, TargetSet},
+    light::{Held, Light},
+    role::Role,
+    setup::Setup,
+};
 
 use super::lane::{DialShown, Foot, GuessShown, Lane, LaneKind, bare, gap, state};
 use crate::{board::energy, mark::Mark, next::Pick, words::lanes as words};
@@ -14,10 +19,13 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
     // No ordinary meter reads what pulses through a travelling curtain, or a burn that another time cuts: that is worked out.
     let worked_out = !setup.shutter_loss(light, light.reading.as_ref()).is_zero();
     let (stand, step) = (Stand::of_light(scene, index), setup.schools.step);
+    let wish = levels.targets[index].or(light.target);
     Lane {
         role: Some(light.role),
         nth: light.nth(),
         target: levels.targets[index].and_then(mark),
+        wish,
+        first_wish: if wish.is_none() { first_wish(setup, light) } else { None },
         reading: level.shown().and_then(mark),
         likely: light.reading.as_ref().is_some_and(|h| !h.is_measured() || worked_out),
         guess: level.guess.and_then(|(at, within)| Some(guess(light, mark(at)?, within))),
@@ -30,6 +38,14 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
         foot: foot(light, pick),
         dial: dial(light),
         ..bare(light.id.as_str(), LaneKind::Light, &light.name())
+    }
+}
+
+/// Key and fill begin with the usual ratio, other lights on the exposure.
+fn first_wish(setup: &Setup, light: &Light) -> Option<Entry> {
+    match light.role {
+        Role::Key | Role::Fill => setup.ratio.is_none().then_some(Entry::Ratio(RatioChosen { target: Some(RatioTarget::USUAL) })),
+        _ => Some(Entry::Target(TargetSet { light: light.id.clone(), level: Some(Stops::ZERO) })),
     }
 }
 

@@ -21,6 +21,7 @@ pub(super) fn room(scene: &Scene) -> Lane {
         foot: Foot { strong: strong.to_owned(), plain, ..Foot::default() },
         floor: removes.then(|| Floor { stops: wish.level(), name: words::REMOVE.to_owned(), words: words::floor(wish.level()) }),
         target: exposure.filter(|_| !removes).map(|e| Mark::at(wish.level(), e)),
+        wish: Some(wish.level()),
         reading: level.map(|(room, e)| Mark::at(room, e)),
         other: level.and_then(|(room, e)| other_place(scene, room, e)),
         state: room_state(&stand),

@@ -3,19 +3,15 @@ import type { Page, Request, Route } from '@playwright/test'
 type Which = string | RegExp
 
 /** Answers of the server that come only when they are let go; the requests are out meanwhile. */
-export async function late(page: Page, which: Which): Promise<{ waiting: () => number; letGo: () => Promise<void> }> {
+export async function late(page: Page, which: Which): Promise<{ letGo: () => Promise<void> }> {
   let open = (): void => undefined
   const opened = new Promise<void>((go) => (open = go))
-  let waiting = 0
   await page.route(which, async (route) => {
-    waiting += 1
     const response = await route.fetch()
     await opened
-    waiting -= 1
     await route.fulfill({ response })
   })
   return {
-    waiting: () => waiting,
     async letGo() {
       open()
       await page.unrouteAll({ behavior: 'wait' })

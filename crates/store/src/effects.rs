@@ -16,9 +16,8 @@ const AT_ONCE: usize = 1000;
 /// Keeps what entries did. What is there already stays.
 pub(crate) async fn keep(db: &impl ConnectionTrait, effects: &[(Uuid, Effect)]) -> Result<(), StoreError> {
     for some in effects.chunks(AT_ONCE) {
-        let row =
-            |(id, effect): &(Uuid, Effect)| Ok(entry_effect::ActiveModel { entry_id: Set(*id), effect: Set(Stored::new(effect.clone())) });
-        let rows = some.iter().map(row).collect::<Result<Vec<_>, StoreError>>()?;
+        let rows =
+            some.iter().map(|(id, effect)| entry_effect::ActiveModel { entry_id: Set(*id), effect: Set(Stored::new(effect.clone())) });
         let insert = entry_effect::Entity::insert_many(rows).on_conflict_do_nothing_on([entry_effect::Column::EntryId]);
         insert.exec_without_returning(db).await?;
     }

@@ -70,10 +70,8 @@ impl Store {
             rows.truncate(enough);
             rows.reverse();
             // Written by a version that kept none: the whole tape gets them, once.
-            let mut late = match rows.iter().all(|row| row.5.is_some()) {
-                true => HashMap::new(),
-                false => effects::made_up_for(&self.db, setup).await?,
-            };
+            let mut late =
+                if rows.iter().all(|row| row.5.is_some()) { HashMap::new() } else { effects::made_up_for(&self.db, setup).await? };
             let items = rows
                 .into_iter()
                 .map(|(id, seq, at, undone, entry, effect)| {

@@ -22,7 +22,7 @@ import ViewKeys from '@/ui/ViewKeys.vue'
 import PushButton from '@/ui/PushButton.vue'
 import { later } from '@/ui/later'
 
-// What most never open on this screen comes when it is opened.
+// What most never open on this screen.
 const PhoneBoard = later(() => import('@/board/phone/PhoneBoard.vue'))
 const PhoneDialog = later(() => import('@/board/phone/PhoneDialog.vue'))
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))

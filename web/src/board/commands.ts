@@ -1,4 +1,5 @@
 import { useBoard } from '@/look/board'
+import { lookCommands } from '@/look/commands'
 import { useRoom } from '@/look/room'
 import { DIGITS, type Command, type Stroke } from '@/ui/commands'
 
@@ -13,6 +14,7 @@ export function boardCommands(view: {
   go: (to: 'ways' | 'plan') => void
 }): Command[] {
   const board = useBoard()
+  const shared = lookCommands()
   const room = useRoom()
   const lanes = () => board.view?.board.lanes ?? []
 
@@ -67,12 +69,7 @@ export function boardCommands(view: {
     { caps: ['Enter'], words: 'log the reading' },
     { caps: ['Esc'], words: 'leave the entry, put a draft away, back to now', keys: ['escape'], run: putAway },
     { caps: ['D'], words: 'dialled: do the next move', keys: ['d'], run: view.done },
-    {
-      caps: ['Z'],
-      words: 'undo; with Shift: redo',
-      keys: ['z'],
-      run: ({ shift }) => void (shift ? board.redo() : board.undo()),
-    },
+    shared.undo,
     {
       caps: ['[', ']'],
       words: 'target down or up 0.1; with Shift: 1 stop',
@@ -85,7 +82,7 @@ export function boardCommands(view: {
       keys: ['-', '−', '='],
       run: power,
     },
-    { caps: ['O'], words: 'keep or remove the room', keys: ['o'], run: board.keepOrRemove },
+    shared.room,
     { caps: ['Y'], words: 'ways to the wish for the room', keys: ['y'], run: () => view.go('ways') },
     { caps: ['L'], words: 'the plan, large', keys: ['l'], run: () => view.go('plan') },
     { caps: ['←', '↑', '→', '↓'], words: 'on the plan: 5 cm; with Shift 1 cm; page keys: up, down' },

@@ -10,6 +10,9 @@ export const abbreviated = (unit: LengthUnit): string => (unit === 'feet' ? 'ft'
 export const inUnit = (metres: number, unit: LengthUnit): string =>
   unit === 'feet' ? (metres / FOOT).toFixed(1) : metres.toFixed(2)
 
+/** A distance in metres as it is told: `1.50 m`. */
+export const told = (metres: number, unit: LengthUnit): string => `${inUnit(metres, unit)} ${abbreviated(unit)}`
+
 /** A number in a unit as metres, to the millimetre. */
 export const toMetres = (number: number, unit: LengthUnit): number =>
   Math.round(number * (unit === 'feet' ? FOOT : 1) * 1000) / 1000

@@ -157,7 +157,7 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
           placeholder="Find by name or what it does"
           aria-label="Find in the kit"
         />
-        <TabGroup :selected-index="KINDS.findIndex((k) => k.kind === kind)" manual @change="ofKind">
+        <TabGroup :selected-index="KINDS.findIndex((k) => k.kind === kind)" manual>
           <TabList class="mt-2 flex flex-wrap gap-1" aria-label="Kinds">
             <Tab
               v-for="(k, n) in KINDS"

@@ -1,4 +1,5 @@
 import { useBoard } from '@/look/board'
+import { lookCommands } from '@/look/commands'
 import { DIGITS, type Command } from '@/ui/commands'
 
 const NAMED: Record<string, string> = { k: 'key', f: 'fill', i: 'rim', g: 'ground', h: 'hair' }
@@ -10,6 +11,7 @@ export function planCommands(view: {
   leave: () => void
 }): Command[] {
   const board = useBoard()
+  const shared = lookCommands()
   return [
     {
       caps: ['1', '…', '4'],
@@ -32,12 +34,7 @@ export function planCommands(view: {
     { caps: ['Page ↑', 'Page ↓'], words: 'a light: up or down 5 cm; a panel: turn 5°' },
     { caps: ['+', '−', 'Home'], words: 'on the drawing itself: nearer, farther, all; arrows look elsewhere' },
     { caps: ['A'], words: 'lines of all lights together', keys: ['a'], run: view.together },
-    {
-      caps: ['Z'],
-      words: 'undo; with Shift: redo',
-      keys: ['z'],
-      run: ({ shift }) => void (shift ? board.redo() : board.undo()),
-    },
+    shared.undo,
     {
       caps: ['L', 'Esc'],
       words: 'back to the board; Esc first gives up what is being moved',

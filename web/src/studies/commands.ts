@@ -1,9 +1,9 @@
-import { useBoard } from '@/look/board'
+import { lookCommands } from '@/look/commands'
 import { DIGITS, type Command } from '@/ui/commands'
 
 /** What keys do on the ways and the studies. */
 export function studyCommands(view: { study: (n: number) => boolean; leave: () => void }): Command[] {
-  const board = useBoard()
+  const shared = lookCommands()
   return [
     {
       caps: ['1', '…', '5'],
@@ -11,13 +11,8 @@ export function studyCommands(view: { study: (n: number) => boolean; leave: () =
       keys: DIGITS,
       run: ({ key }) => view.study(Number(key)),
     },
-    { caps: ['O'], words: 'keep or remove the room', keys: ['o'], run: board.keepOrRemove },
-    {
-      caps: ['Z'],
-      words: 'undo; with Shift: redo',
-      keys: ['z'],
-      run: ({ shift }) => void (shift ? board.redo() : board.undo()),
-    },
+    shared.room,
+    shared.undo,
     { caps: ['Y', 'Esc'], words: 'back to the board', keys: ['y', 'escape'], run: view.leave },
   ]
 }

@@ -5,7 +5,7 @@ import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import StepField from '@/forms/StepField.vue'
 import WordLine from '@/draw/WordLine.vue'
-import { abbreviated, inUnit } from '@/forms/lengths'
+import { told } from '@/forms/lengths'
 import { later } from '@/ui/later'
 
 const LightDialog = later(() => import('./LightDialog.vue'))
@@ -21,9 +21,9 @@ const where = computed(() => {
   const distance = light.value?.distance
   const { group, channel, angle } = light.value?.rig ?? {}
   const unit = board.board?.length ?? 'metres'
-  const told = distance == null ? undefined : `${inUnit(distance, unit)} ${abbreviated(unit)}`
+  const away = distance == null ? undefined : told(distance, unit)
   const trigger = [group ? `group ${group}` : '', channel ? `channel ${channel}` : ''].filter(Boolean).join(', ')
-  return [lane.value?.foot.third, told, angle == null ? '' : `${angle}°`, trigger].filter(Boolean).join(' · ')
+  return [lane.value?.foot.third, away, angle == null ? '' : `${angle}°`, trigger].filter(Boolean).join(' · ')
 })
 /** The chosen lane's first: it never blocks, it only says. */
 const findings = computed(() => {

@@ -10,15 +10,16 @@ import StepField from '@/forms/StepField.vue'
 const { scales } = defineProps<{ scales: Scales }>()
 const board = useBoard()
 const target = computed(() => board.board?.ratio?.target)
+/** The wish, or what it would begin with. */
+const shown = computed(() => target.value ?? scales.usual.ratio)
 const face = computed(() => board.board?.face)
 
-const change = (part: Partial<RatioSpec>) =>
-  board.write({ ratio: { target: { ...(target.value ?? scales.usual.ratio), ...part } } })
+const change = (part: Partial<RatioSpec>) => board.write({ ratio: { target: { ...shown.value, ...part } } })
 const convention = computed({
-  get: () => (target.value ?? scales.usual.ratio).convention,
+  get: () => shown.value.convention,
   set: (c) => change({ convention: c }),
 })
-const anchor = computed({ get: () => (target.value ?? scales.usual.ratio).anchor, set: (a) => change({ anchor: a }) })
+const anchor = computed({ get: () => shown.value.anchor, set: (a) => change({ anchor: a }) })
 
 const CONVENTIONS = [
   { value: 'lit_shadow', words: 'lit : shadow' },

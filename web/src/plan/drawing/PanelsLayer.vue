@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Plan } from '@/api/client'
 import type { Spot } from '@/draw/spot'
-import { abbreviated, inUnit } from '@/forms/lengths'
+import { told } from '@/forms/lengths'
 import type { Panel } from './place'
 
 /** Reflectors and flags on the plan: moved by their middle, turned by the handle before them. */
@@ -13,7 +13,7 @@ const emit = defineEmits<{
   nudge: [event: KeyboardEvent, index: number]
 }>()
 
-const metres = (v: number) => `${inUnit(v, plan.length)} ${abbreviated(plan.length)}`
+const metres = (v: number) => told(v, plan.length)
 const PANELS = { white: 'White panel', silver: 'Silver panel', dark: 'Dark panel', flag: 'Flag' }
 const dark = (kind: Panel['kind']) => kind === 'dark' || kind === 'flag'
 const panels = computed(() =>

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import type { Contours, Entry, Plan, PlanLight, Setup } from '@/api/client'
 import { textWidth, type Box } from '@/draw/placer'
-import { abbreviated, FOOT, inUnit } from '@/forms/lengths'
+import { FOOT, told } from '@/forms/lengths'
 import { ROLE_COLOURS } from '@/draw/marks'
 import { useHold } from '@/draw/hold'
 import type { Spot } from '@/draw/spot'
@@ -180,9 +180,7 @@ const numbers = computed(() => {
   return numbersOn(spots, size.value, [...marks, ...words]).map((n) => ({ ...n, colour: set?.colour }))
 })
 
-function metres(v: number): string {
-  return `${inUnit(v, plan.length)} ${abbreviated(plan.length)}`
-}
+const metres = (v: number) => told(v, plan.length)
 const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across, ${metres(l.aim.z)} toward the camera`
 </script>
 

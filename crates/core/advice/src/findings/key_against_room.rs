@@ -7,8 +7,7 @@ use ink_lamp_light::{
 use ink_lamp_scene::{room_side::room_from, scene::Scene};
 use ink_lamp_sitting::{
     entry::{Entry, LightPlaced},
-    role::LightId,
-    role::Role,
+    role::{LightId, Role},
     studio::{LightPlace, Point},
 };
 use serde::Serialize;

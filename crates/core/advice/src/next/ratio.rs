@@ -1,12 +1,10 @@
 //! The ratio, where none was chosen.
 
-use ink_lamp_light::ratio::RatioTarget;
 use ink_lamp_sitting::entry::{Entry, RatioChosen};
 
 use super::{Move, Pick};
 
 /// Choose it, or begin with the usual one.
 pub(super) fn choose() -> Pick {
-    let entry = Entry::Ratio(RatioChosen { target: Some(RatioTarget::USUAL) });
-    Pick::new("key", Move::ChooseRatio).with(Some(entry))
+    Pick::new("key", Move::ChooseRatio).with(Some(Entry::Ratio(RatioChosen::USUAL)))
 }

@@ -12,3 +12,8 @@ pub struct RatioChosen {
     #[cfg_attr(feature = "schema", schema(value_type = Option<ink_lamp_light::ratio::RatioSpec>))]
     pub target: Option<RatioTarget>,
 }
+
+impl RatioChosen {
+    /// What one begins with.
+    pub const USUAL: Self = Self { target: Some(RatioTarget::USUAL) };
+}

@@ -31,11 +31,6 @@ pub enum GroundKind {
     Paper,
 }
 
-impl GroundTone {
-    /// The grey that one begins with: a stop and a half under a mid-grey that is exposed right (common practice, no source).
-    pub const USUAL_GREY: Stops = Stops::constant(-1.5);
-}
-
 /// What the ground is to look like.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
@@ -50,4 +45,9 @@ pub enum GroundTone {
     },
     /// White, without wrapping round the sitter.
     White,
+}
+
+impl GroundTone {
+    /// The grey that one begins with: a stop and a half under a mid-grey that is exposed right (common practice, no source).
+    pub const USUAL_GREY: Stops = Stops::constant(-1.5);
 }

@@ -1,6 +1,6 @@
 //! A light’s lane.
 
-use ink_lamp_light::{ratio::RatioTarget, scale::Stops};
+use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::{scene::Scene, stand::Stand};
 use ink_lamp_sitting::{
     entry::{Entry, RatioChosen, TargetSet},
@@ -44,7 +44,7 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
 /// Key and fill begin with the usual ratio, other lights on the exposure.
 fn first_wish(setup: &Setup, light: &Light) -> Option<Entry> {
     match light.role {
-        Role::Key | Role::Fill => setup.ratio.is_none().then_some(Entry::Ratio(RatioChosen { target: Some(RatioTarget::USUAL) })),
+        Role::Key | Role::Fill => setup.ratio.is_none().then_some(Entry::Ratio(RatioChosen::USUAL)),
         _ => Some(Entry::Target(TargetSet { light: light.id.clone(), level: Some(Stops::ZERO) })),
     }
 }

@@ -2,6 +2,7 @@
 import { computed, useId } from 'vue'
 import type { Role, Summary } from '@/api/client'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
+import { linear } from '@/draw/scale'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
 
 /** The ladder laid flat, in three tracks: a setup is known by its pattern. */
@@ -25,7 +26,7 @@ const ends = computed(() => {
 })
 const x = (stops: number) => {
   const { bottom, top } = ends.value
-  return ((Math.min(Math.max(stops, bottom + 0.2), top - 0.2) - bottom) / (top - bottom)) * width
+  return linear([bottom, top], [0, width])(Math.min(Math.max(stops, bottom + 0.2), top - 0.2))
 }
 const y = (role: Role) => (height / 3) * (TRACKS[role] + 0.5)
 const stops = computed(() => {

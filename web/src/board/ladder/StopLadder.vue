@@ -76,7 +76,7 @@ function grab(event: PointerEvent, id: string): void {
   emit('choose', id)
   dragged.value = { lane: id, from, level: from }
   take(event, (here) => {
-    const level = Math.round(scale.value.stops(here.y - HEAD) * 10) / 10
+    const level = Math.round(scale.value.y.back(here.y - HEAD) * 10) / 10
     if (level === dragged.value?.level) return
     dragged.value = { lane: id, from, level }
     write('draft', dragged.value)

@@ -89,6 +89,7 @@ const board: fc.Arbitrary<Board> = fc
     fc.boolean(),
   )
   .map(([first, lights, more, last, ratio]) => ({
+    adding: [],
     ladder: { top: 3, bottom: -6.5, clip: 2.5, black: -5, rungs: [], tones: new Array(96).fill(100) },
     lanes: [first, lane('camera', 'camera', null), ...lights, ...more, last, lane('frame', 'frame', null)],
     ratio: ratio
@@ -169,6 +170,6 @@ describe('the ladder', () => {
     const [any] = fc.sample(board, 1)
     if (!any) throw new Error('no board')
     const scale = scaleOf(any, 424)
-    for (const stops of [3, 0, -1.6, -6.5]) expect(scale.stops(scale.y(stops))).toBeCloseTo(stops)
+    for (const stops of [3, 0, -1.6, -6.5]) expect(scale.y.back(scale.y(stops))).toBeCloseTo(stops)
   })
 })

@@ -1,4 +1,5 @@
 import type { Board, Lane } from '@/api/client'
+import { linear, type Scale as Lengthwise } from '@/draw/scale'
 
 /** Heights of the ladder's head and foot, px. */
 export const HEAD = 56
@@ -28,24 +29,17 @@ export interface LaneBox {
   w: number
 }
 
+/** Stops from the ladder's top to its bottom, on so many px. */
 export interface Scale {
   top: number
   bottom: number
   height: number
-  y: (stops: number) => number
-  stops: (y: number) => number
+  y: Lengthwise
 }
 
 export function scaleOf(board: Board, height: number): Scale {
   const { top, bottom } = board.ladder
-  const perStop = (height - 2 * MARGIN) / (top - bottom)
-  return {
-    top,
-    bottom,
-    height,
-    y: (stops) => MARGIN + (top - stops) * perStop,
-    stops: (y) => top - (y - MARGIN) / perStop,
-  }
+  return { top, bottom, height, y: linear([top, bottom], [MARGIN, height - MARGIN]) }
 }
 
 /** Lanes side by side over the whole width; where that is too little for so many, over more. */

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { components } from '@/api/generated'
 import { textWidth } from '@/draw/placer'
+import { linear } from '@/draw/scale'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
 
 /** A unit's own power scale: where it is set, and where it goes. */
@@ -11,13 +12,13 @@ const W = 340
 const PAD = 18
 const AXIS = 44
 
-const x = (stops: number) => PAD + (stops / Math.min(power.lowest, -0.1)) * (W - 2 * PAD)
+const x = computed(() => linear([0, Math.min(power.lowest, -0.1)], [PAD, W - PAD]))
 
 /** Every mark that has room; labels only where they do not touch. */
 const ticks = computed(() => {
   let free = -Infinity
   return power.ticks.map((tick) => {
-    const at = x(tick.stops)
+    const at = x.value(tick.stops)
     const half = tick.label ? textWidth(tick.label, 12) / 2 : 0
     const shown = tick.label && at - half > free ? tick.label : undefined
     if (shown) free = at + half + 2

@@ -1,4 +1,5 @@
 import type { Board, Lane, Role } from '@/api/client'
+import { linear } from '@/draw/scale'
 
 /** One light, or the room, on the small ladder of the phone. */
 export interface SpineMark {
@@ -39,7 +40,7 @@ export function spineOf(board: Board, height: number, ghost?: { lane: string; st
   const near = [...lights.flatMap(levels), ...(ghost ? [ghost.stops] : [])].filter((s) => s > -4.6 && s < 3.2)
   const top = Math.max(0.6, ...near) + 0.5
   const bottom = Math.min(-1, ...near) - 0.5
-  const y = (stops: number) => PAD + ((top - stops) / (top - bottom)) * (height - 2 * PAD)
+  const y = linear([top, bottom], [PAD, height - PAD])
   const marks: SpineMark[] = []
   const outside: Spine['outside'] = []
   for (const lane of board.lanes) {

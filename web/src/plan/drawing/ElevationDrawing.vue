@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import type { Plan } from '@/api/client'
 import { abbreviated, inUnit } from '@/forms/lengths'
-import { numbersOn, pair, path } from './window'
+import { path } from '@/draw/path'
+import { numbersOn, pair } from './window'
 
 /** The ground as the sitter's back sees it: its tones, lines of equal tone, and what the picture shows of it. */
 const { plan } = defineProps<{ plan: Plan }>()
@@ -48,7 +49,7 @@ const picture = computed(() => {
   const p = e.value?.picture
   return p && { x: x(p.left), y: y(p.top), width: x(p.right) - x(p.left), height: y(p.bottom) - y(p.top) }
 })
-const face = computed(() => ({ x: x(0), y: y(plan.studio.sitter.face as number) }))
+const face = computed(() => ({ x: x(0), y: y(plan.studio.sitter.face) }))
 </script>
 
 <template>

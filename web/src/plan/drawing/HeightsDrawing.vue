@@ -8,7 +8,8 @@ import { ROLE_COLOURS } from '@/draw/marks'
 import { mine, useHold } from '@/draw/hold'
 import LightMark from '@/draw/LightMark.vue'
 import { cameraAt, placed, placeOf, shifted } from './place'
-import { type Extent, gridLines, path, snapped } from './window'
+import { path } from '@/draw/path'
+import { type Extent, gridLines, snapped } from './window'
 
 /** The studio from the side: ground at the left, camera at the right. Lights and camera go up and down. */
 const { plan, extent, chosen, setup, still } = defineProps<{
@@ -25,7 +26,7 @@ const w = computed(() => width.value || 400)
 const h = computed(() => height.value || 110)
 
 const feet = computed(() => plan.length === 'feet')
-const ceiling = computed(() => (plan.studio.walls?.ceiling as number | undefined) ?? undefined)
+const ceiling = computed(() => plan.studio.walls?.ceiling)
 const top = computed(() => Math.max(2.4, ceiling.value ?? 0, ...plan.lights.map((l) => l.at.y + 0.3)) + 0.08)
 /** One scale both ways, so that angles are true. */
 const scale = computed(() =>
@@ -38,11 +39,11 @@ const px = (z: number, y: number) => ({
 })
 const at = (l: PlanLight) => px(l.at.z, l.at.y)
 const ticks = computed(() => gridLines(0, top.value, feet.value))
-const face = computed(() => px(0, plan.studio.sitter.face as number))
+const face = computed(() => px(0, plan.studio.sitter.face))
 /** Chest and back of the sitter, 0.36 m deep, from 0.3 m under the eyes. */
 const body = computed(() => ({ w: 0.18 * scale.value, down: 0.36 * scale.value }))
 const camera = computed(() => px(plan.camera.at.z, plan.camera.at.y))
-const wall = computed(() => (plan.studio.ground ? px(-(plan.studio.ground.behind as number), 0) : undefined))
+const wall = computed(() => (plan.studio.ground ? px(-plan.studio.ground.behind, 0) : undefined))
 
 const onWall = (x: number, wide: number) =>
   wall.value !== undefined && x < wall.value.x + 3 && x + wide > wall.value.x - 3

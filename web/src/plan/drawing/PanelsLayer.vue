@@ -18,9 +18,9 @@ const PANELS = { white: 'White panel', silver: 'Silver panel', dark: 'Dark panel
 const dark = (kind: Panel['kind']) => kind === 'dark' || kind === 'flag'
 const panels = computed(() =>
   (plan.studio.panels ?? []).map((p) => {
-    const turn = ((p.facing as number) * Math.PI) / 180
+    const turn = (p.facing * Math.PI) / 180
     const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
-    const half = (p.width as number) / 2
+    const half = p.width / 2
     const c = px(p.at.x, p.at.z)
     return {
       panel: p,

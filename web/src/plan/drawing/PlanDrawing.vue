@@ -15,7 +15,8 @@ import PanelsLayer from './PanelsLayer.vue'
 import { outward } from './place'
 import { groundEnds, wallCorners } from './room'
 import RoomLayer from './RoomLayer.vue'
-import { type Extent, numbersOn, pair, path, toMetres, toPx } from './window'
+import { path } from '@/draw/path'
+import { type Extent, numbersOn, pair, toMetres, toPx } from './window'
 
 /** The studio from above, to scale: camera at the foot, ground at the top. Lights, camera, sitter and panels are dragged or nudged. */
 const { plan, extent, contours, chosen, setup, moving, still, caption } = defineProps<{
@@ -96,7 +97,7 @@ function handle(l: PlanLight): Spot {
   return { x: from.x + ((to.x - from.x) / long) * out, y: from.y + ((to.y - from.y) / long) * out }
 }
 const sitter = computed(() => px(0, 0))
-const facing = computed(() => plan.studio.sitter.facing as number)
+const facing = computed(() => plan.studio.sitter.facing)
 const camera = computed(() => px(plan.camera.at.x, plan.camera.at.z))
 const bar = computed(() => (feet.value ? 3 * FOOT : 1) * view.value.scale)
 const range = computed(() => {
@@ -118,10 +119,10 @@ const lines = computed(() =>
       colour: set.light == null ? 'var(--text-2)' : ROLE_COLOURS[roleOf(set.light)],
       own,
       paths: set.lines.map((c) => ({
-        stops: c.stops as number,
+        stops: c.stops,
         shown: c.shown,
         d: c.lines.map((run) => path(run.map((p) => px(...pair(p))))).join(''),
-        nought: (c.stops as number) === 0 && own,
+        nought: c.stops === 0 && own,
         // Only what is closed has an inside.
         inside:
           set.light == null

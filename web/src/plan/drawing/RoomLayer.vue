@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import type { Plan } from '@/api/client'
 import { groundEnds, wallCorners, windowEnds } from './room'
-import { gridLines, path, toMetres, toPx, type Size, type Window } from './window'
+import { path } from '@/draw/path'
+import { gridLines, toMetres, toPx, type Size, type Window } from './window'
 
 /** What stays where it is: the floor's grid, walls, windows, the ground and what the lens sees. */
 const { plan, view, size } = defineProps<{ plan: Plan; view: Window; size: Size }>()

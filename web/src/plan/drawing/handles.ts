@@ -82,7 +82,7 @@ export function useHandles(on: {
     if (now().still || (!by && !turn)) return
     mine(event)
     const change = panelAt(now().plan, index, (p) =>
-      by ? { at: { ...p.at, x: p.at.x + by[0], z: p.at.z + by[1] } } : { facing: turned(p.facing as number, turn) },
+      by ? { at: { ...p.at, x: p.at.x + by[0], z: p.at.z + by[1] } } : { facing: turned(p.facing, turn) },
     )
     on.nudge(change)
   }

@@ -29,7 +29,7 @@ describe('what the hands write', () => {
   })
 
   it('changes one panel and no other', () => {
-    const { studio } = panelAt(plan, 1, (p) => ({ facing: turned(p.facing as number, 15) })) as {
+    const { studio } = panelAt(plan, 1, (p) => ({ facing: turned(p.facing, 15) })) as {
       studio: Plan['studio']
     }
     expect(studio.panels?.[0]).toEqual(plan.studio.panels?.[0])

@@ -9,8 +9,8 @@ interface OnFloor {
 /** Corners of the room on the floor, from behind on the left, in order; none where its walls are not counted. */
 export function wallCorners({ walls }: Studio): OnFloor[] {
   if (!walls) return []
-  const [left, right] = [-(walls.left as number), walls.right as number]
-  const [behind, before] = [-(walls.behind as number), walls.before as number]
+  const [left, right] = [-walls.left, walls.right]
+  const [behind, before] = [-walls.behind, walls.before]
   return [
     { x: left, z: behind },
     { x: right, z: behind },
@@ -22,7 +22,7 @@ export function wallCorners({ walls }: Studio): OnFloor[] {
 /** The ground's two ends. */
 export function groundEnds({ ground }: Studio): OnFloor[] {
   if (!ground) return []
-  const [half, z] = [(ground.width as number) / 2, -(ground.behind as number)]
+  const [half, z] = [ground.width / 2, -ground.behind]
   return [
     { x: -half, z },
     { x: half, z },
@@ -35,8 +35,8 @@ export function windowEnds(
   { wall, along, width }: NonNullable<Studio['windows']>[number],
 ): [OnFloor, OnFloor] | undefined {
   if (!walls) return undefined
-  const on = (walls[wall] as number) * (wall === 'left' || wall === 'behind' ? -1 : 1)
+  const on = walls[wall] * (wall === 'left' || wall === 'behind' ? -1 : 1)
   const at = (v: number) => (wall === 'left' || wall === 'right' ? { x: on, z: v } : { x: v, z: on })
-  const half = (width as number) / 2
+  const half = width / 2
   return [at(along - half), at(along + half)]
 }

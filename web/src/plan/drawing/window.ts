@@ -69,11 +69,6 @@ export const snapped = (metres: number, free: boolean): number => {
 /** Two numbers that came in a row. */
 export const pair = ([a = 0, b = 0]: readonly number[]): [number, number] => [a, b]
 
-/** A run of points as a path. */
-export const path = (points: readonly { x: number; y: number }[], closed = false): string =>
-  points.map((p, i) => `${i ? 'L' : 'M'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('') +
-  (closed && points.length ? 'Z' : '')
-
 /** A line's number stands on it where it is farthest from what stands there, from the edge, and from the numbers before. */
 export function numbersOn(
   lines: readonly { shown: string; points: readonly Spot[] }[],

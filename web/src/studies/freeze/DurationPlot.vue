@@ -3,7 +3,9 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { Study } from '@/api/client'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
-import { lineOf, plotOf, times, xOf, yOf } from './plot'
+import BottomAxis from '@/draw/BottomAxis.vue'
+import { path } from '@/draw/path'
+import { plotOf, within } from './plot'
 
 /** t0.1 of each unit over its powers, and the longest time that still freezes. */
 const { freeze } = defineProps<{ freeze: Study['freeze'] }>()
@@ -20,15 +22,20 @@ const plot = computed(() =>
     H,
   ),
 )
-const stops = computed(() => Array.from({ length: Math.floor(-plot.value.lowest) + 1 }, (_, i) => -i))
-const limit = computed(() => (freeze.longest == null ? undefined : yOf(plot.value, freeze.longest)))
+const stops = computed(() =>
+  Array.from({ length: Math.floor(-plot.value.lowest) + 1 }, (_, i) => ({
+    at: plot.value.x(-i),
+    words: i === 0 ? 'full' : `−${i}`,
+  })),
+)
+const limit = computed(() => (freeze.longest == null ? undefined : plot.value.y(freeze.longest)))
 const at = (light: Study['freeze']['lights'][number]) => {
   const power = light.power
   if (power == null) return undefined
   const nearest = light.points.reduce((best, p) =>
     Math.abs(p.power - power) < Math.abs(best.power - power) ? p : best,
   )
-  return { x: xOf(plot.value, power), y: yOf(plot.value, nearest.t01) }
+  return { x: plot.value.x(power), y: plot.value.y(nearest.t01) }
 }
 const marks = computed(() =>
   drawn.value.flatMap((l) => {
@@ -53,17 +60,11 @@ const words = computed(
     >
       <rect :width="W" :height="H" fill="var(--well)" stroke="var(--line-2)" />
       <rect v-if="limit !== undefined" :y="limit" :width="W" :height="H - limit" fill="var(--raise)" />
-      <g v-for="mark in times(plot)" :key="mark.words">
-        <path :d="`M0 ${yOf(plot, mark.time)}H${W}`" stroke="var(--line)" />
-        <text x="-8" :y="yOf(plot, mark.time) + 4" text-anchor="end">{{ mark.words }}</text>
+      <g v-for="mark in within(plot, freeze.marks)" :key="mark.words">
+        <path :d="`M0 ${plot.y(mark.time)}H${W}`" stroke="var(--line)" />
+        <text x="-8" :y="plot.y(mark.time) + 4" text-anchor="end">{{ mark.words }}</text>
       </g>
-      <g v-for="stop in stops" :key="stop">
-        <path :d="`M${xOf(plot, stop)} ${H}v5`" stroke="var(--edge)" />
-        <text :x="xOf(plot, stop)" :y="H + 18" text-anchor="middle" class="tick">
-          {{ stop === 0 ? 'full' : `−${-stop}` }}
-        </text>
-      </g>
-      <text :x="W" :y="H + 34" text-anchor="end" class="quiet">stops below full power</text>
+      <BottomAxis :marks="stops" :y="H" :width="W" title="stops below full power" />
       <template v-if="limit !== undefined">
         <path :d="`M0 ${limit}H${W}`" stroke="var(--text)" stroke-width="1.600" />
         <text :x="W + 8" :y="limit + 4" class="strong">{{ freeze.longest_words }}</text>
@@ -72,7 +73,7 @@ const words = computed(
       <path
         v-for="light in drawn"
         :key="light.id"
-        :d="lineOf(plot, light.points)"
+        :d="path(light.points.map((p) => ({ x: plot.x(p.power), y: plot.y(p.t01) })))"
         fill="none"
         :stroke="ROLE_COLOURS[light.role]"
         stroke-width="1.800"

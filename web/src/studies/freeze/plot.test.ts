@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { lineOf, plotOf, times, xOf, yOf } from './plot'
+import { plotOf, within } from './plot'
 
 const points = [
   { power: 0, t01: 1 / 560 },
@@ -11,12 +11,11 @@ describe('the plot of flash durations', () => {
   it('holds every point and the limit', () => {
     const plot = plotOf([points], 1 / 250, 400, 200)
     for (const t of [1 / 560, 1 / 3200, 1 / 250]) {
-      expect(yOf(plot, t)).toBeGreaterThan(0)
-      expect(yOf(plot, t)).toBeLessThan(200)
+      expect(plot.y(t)).toBeGreaterThan(0)
+      expect(plot.y(t)).toBeLessThan(200)
     }
-    expect(xOf(plot, 0)).toBeCloseTo(0)
-    expect(xOf(plot, -8)).toBe(400)
-    expect(lineOf(plot, points)).toMatch(/^M0\.0 .*L400\.0 /)
+    expect(plot.x(0)).toBeCloseTo(0)
+    expect(plot.x(-8)).toBe(400)
   })
 
   it('has longer times higher up', () => {
@@ -26,15 +25,16 @@ describe('the plot of flash durations', () => {
         fc.double({ min: 1.01, max: 50, noNaN: true }),
         (t, by) => {
           const plot = plotOf([[{ power: 0, t01: t }]], t * by, 400, 200)
-          expect(yOf(plot, t * by)).toBeLessThan(yOf(plot, t))
+          expect(plot.y(t * by)).toBeLessThan(plot.y(t))
         },
       ),
     )
   })
 
-  it('marks usual times only within itself, and stands without any points', () => {
+  it('marks times only within itself, and stands without any points', () => {
     const plot = plotOf([points], 1 / 250, 400, 200)
-    expect(times(plot).map((t) => t.words)).toEqual(['1/250', '1/500', '1/1000', '1/2000', '1/4000'])
-    expect(Number.isFinite(yOf(plotOf([], undefined, 400, 200), 1 / 500))).toBe(true)
+    const marks = [60, 125, 250, 500, 1000, 2000, 4000, 8000].map((n) => ({ time: 1 / n, n }))
+    expect(within(plot, marks).map((t) => t.n)).toEqual([250, 500, 1000, 2000, 4000])
+    expect(Number.isFinite(plotOf([], undefined, 400, 200).y(1 / 500))).toBe(true)
   })
 })

@@ -1,3 +1,5 @@
+import { linear } from '@/draw/scale'
+
 /** The flat scale of the rows: bright to the left, dark to the right. */
 export interface Track {
   top: number
@@ -7,8 +9,8 @@ export interface Track {
 
 /** Where a level lies on the track, kept within it by half a mark. */
 export function xOf(track: Track, stops: number): number {
-  const share = (track.top - stops) / (track.top - track.bottom)
-  return Math.min(Math.max(share * track.width, 6), track.width - 6)
+  const x = linear([track.top, track.bottom], [0, track.width])
+  return Math.min(Math.max(x(stops), 6), track.width - 6)
 }
 
 /** Where the number of a landing stands: beyond the mark, on the side that it moved to, and back where the track ends. */

@@ -179,6 +179,22 @@ test('what is typed of the studio stays while somebody else writes', async ({ ap
   await expect(page.getByLabel('Looks', { exact: true })).toHaveAttribute('aria-invalid', 'true')
 })
 
+test('a list opens whole, over whatever scrolls around it, wherever its button stands', async ({ app, page }) => {
+  const look = await studio(app, 'Lists')
+  await page.setViewportSize({ width: 1280, height: 640 })
+  await page.goto(`/setups/${look}/plan/studio`)
+  const add = page.getByRole('button', { name: 'Add a panel' })
+  await add.click()
+  await add.scrollIntoViewIfNeeded()
+  const kind = page.getByRole('button', { name: /^Kind of panel 1/ })
+  await kind.click()
+  for (const name of ['White reflector', 'Silver reflector', 'Dark panel', 'Flag'])
+    await expect(page.getByRole('option', { name })).toBeInViewport({ ratio: 1 })
+  await page.keyboard.press('End')
+  await page.keyboard.press('Enter')
+  await expect(kind).toHaveText('Flag')
+})
+
 test('distance, way round and height are typed; what can not be is said at the field and nothing is lost', async ({
   app,
   page,

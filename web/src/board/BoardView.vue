@@ -273,7 +273,7 @@ const MENU = [
             <Tab
               v-for="at in ASIDES"
               :key="at.is"
-              class="h-8 flex-1 rounded-key border"
+              class="h-8 flex-1 rounded-key border focus-visible:-outline-offset-2"
               :class="at.is === besides ? 'border-edge bg-card font-[650]' : 'border-transparent text-text-2'"
               >{{ at.words }}</Tab
             >
@@ -289,6 +289,6 @@ const MENU = [
   </div>
   <ViewKeys v-model="keysOpen" :commands />
   <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
-  <WorkDialog v-if="open === 'work'" @close="open = undefined" />
+  <WorkDialog v-if="open === 'work' && board.scales" :scales="board.scales" @close="open = undefined" />
   <PhoneDialog v-if="open === 'phone'" :look="id" @close="open = undefined" />
 </template>

@@ -1,5 +1,7 @@
 <script setup lang="ts" generic="T extends string">
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/vue'
+import { useTemplateRef, type ComponentPublicInstance } from 'vue'
+import { useFloating } from './floating'
 
 /** One of several, in a list that opens. */
 const { label, options } = defineProps<{
@@ -9,11 +11,15 @@ const { label, options } = defineProps<{
 }>()
 const value = defineModel<T>({ required: true })
 const words = (v: T) => options.find((o) => o.value === v)?.words ?? v
+const button = useTemplateRef<ComponentPublicInstance>('button')
+const list = useTemplateRef<ComponentPublicInstance>('list')
+useFloating(button, list)
 </script>
 
 <template>
   <Listbox v-slot="{ open }" v-model="value" as="div" class="relative min-w-0">
     <ListboxButton
+      ref="button"
       :aria-label="`${label}: ${words(value)}`"
       class="flex h-8 max-[719px]:h-11 w-full items-center justify-between gap-1 rounded-key border bg-field px-2 text-head"
       :class="open ? 'border-text' : 'border-edge'"
@@ -26,7 +32,8 @@ const words = (v: T) => options.find((o) => o.value === v)?.words ?? v
       </svg>
     </ListboxButton>
     <ListboxOptions
-      class="absolute right-0 z-30 mt-1 max-h-64 min-w-full overflow-y-auto rounded-key border border-edge bg-field py-1 outline-none"
+      ref="list"
+      class="fixed top-0 left-0 z-30 max-h-64 overflow-y-auto rounded-key border border-edge bg-field py-1 opacity-0 outline-none"
     >
       <ListboxOption
         v-for="option in options"

@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url'
+import type { Page } from '@playwright/test'
 import { expect, test } from '../support/app'
 
 const FOLDER = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
@@ -6,19 +7,31 @@ const OPEN = '0199a100-0000-7000-9007-000000000000'
 const BRIGHT = '0199a100-0000-7000-9009-000000000000'
 const EIGHT = '0199a100-0000-7000-9008-000000000000'
 
+/** The picture of a page that has come to rest: what comes later, as fonts, lines of light and ghosts, has come. */
+async function picture(page: Page, name: string): Promise<void> {
+  await page.evaluate(() => document.fonts.ready)
+  let last = ''
+  await expect
+    .poll(async () => {
+      const before = last
+      last = await page.content()
+      return last === before && (await page.evaluate(() => document.getAnimations().length === 0))
+    })
+    .toBe(true)
+  await page.screenshot({ path: `${FOLDER}${name}.png` })
+}
+
 for (const theme of ['ink', 'paper'] as const) {
   test(theme, async ({ page }) => {
     await page.addInitScript((t) => localStorage.setItem('ink-lamp.theme', t), theme)
     await page.goto('/')
     await expect(page.getByRole('table')).toBeVisible()
-    await page.evaluate(() => document.fonts.ready)
-    await page.screenshot({ path: `${FOLDER}sittings-${theme}.png` })
+    await picture(page, `sittings-${theme}`)
     await page.goto(`/setups/${OPEN}`)
     await expect(page.locator('#next-move')).toContainText('Fill down 0.7 stop')
     await page.keyboard.type('5.6 1')
     await expect(page.locator('#meter-echo')).toContainText('0.7 over its target')
-    await page.waitForTimeout(600)
-    await page.screenshot({ path: `${FOLDER}board-${theme}.png` })
+    await picture(page, `board-${theme}`)
   })
 
   test(`the phone, ${theme}`, async ({ page }) => {
@@ -28,41 +41,34 @@ for (const theme of ['ink', 'paper'] as const) {
     await page.getByRole('button', { name: 'f/5.6' }).click()
     await page.getByRole('button', { name: '1 tenths' }).click()
     await expect(page.getByText('0.7 over its target')).toBeVisible()
-    await page.waitForTimeout(400)
-    await page.screenshot({ path: `${FOLDER}phone-${theme}.png` })
+    await picture(page, `phone-${theme}`)
   })
 }
 
 test('the plan, large, and the ground', async ({ page }) => {
   await page.goto(`/setups/${OPEN}/plan`)
   await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
-  await page.evaluate(() => document.fonts.ready)
   await page.keyboard.press('k')
   await expect(page.getByText(/^Rembrandt/)).toBeVisible()
-  await page.waitForTimeout(400)
-  await page.screenshot({ path: `${FOLDER}plan-ink.png` })
+  await picture(page, 'plan-ink')
   await page.addInitScript(() => localStorage.setItem('ink-lamp.theme', 'paper'))
   await page.goto(`/setups/${OPEN}/plan/ground`)
   await expect(page.getByRole('img', { name: /^Elevation of the ground/ })).toBeVisible()
   await page.keyboard.press('g')
-  await page.waitForTimeout(600)
-  await page.screenshot({ path: `${FOLDER}ground-paper.png` })
+  await picture(page, 'ground-paper')
 })
 
 test('the plan on the phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto(`/setups/${OPEN}/plan`)
   await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
-  await page.evaluate(() => document.fonts.ready)
-  await page.waitForTimeout(400)
-  await page.screenshot({ path: `${FOLDER}plan-phone-ink.png` })
+  await picture(page, 'plan-phone-ink')
 })
 
 test('eight lights and what is found', async ({ page }) => {
   await page.goto(`/setups/${EIGHT}`)
   await expect(page.getByLabel('Worth knowing')).toContainText('the grid was taken off')
-  await page.waitForTimeout(600)
-  await page.screenshot({ path: `${FOLDER}board-eight-lights.png` })
+  await picture(page, 'board-eight-lights')
 })
 
 test('what is found, on paper', async ({ page }) => {
@@ -73,44 +79,36 @@ test('what is found, on paper', async ({ page }) => {
     .getByRole('button', { name: /^Rim 2/ })
     .click()
   await expect(page.getByLabel('Worth knowing')).toContainText('listens on channel 3')
-  await page.waitForTimeout(600)
-  await page.screenshot({ path: `${FOLDER}board-findings-paper.png` })
+  await picture(page, 'board-findings-paper')
 })
 
 test('the ways: removed and kept', async ({ page }) => {
   await page.goto(`/setups/${BRIGHT}/ways`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('lose 3.0 stops')
-  await page.evaluate(() => document.fonts.ready)
-  await page.waitForTimeout(400)
-  await page.screenshot({ path: `${FOLDER}ways-remove-ink.png` })
+  await picture(page, 'ways-remove-ink')
   await page.addInitScript(() => localStorage.setItem('ink-lamp.theme', 'paper'))
   await page.goto(`/setups/${BRIGHT}/ways`)
   await page.getByRole('radio', { name: /^Keep it/ }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('gain')
-  await page.waitForTimeout(400)
-  await page.screenshot({ path: `${FOLDER}ways-keep-paper.png` })
+  await picture(page, 'ways-keep-paper')
 })
 
 test('shutter and freeze', async ({ page }) => {
   await page.goto(`/setups/${BRIGHT}/ways/freeze`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Hair thrown')
-  await page.evaluate(() => document.fonts.ready)
-  await page.waitForTimeout(400)
-  await page.screenshot({ path: `${FOLDER}freeze-ink.png` })
+  await picture(page, 'freeze-ink')
   await page.goto(`/setups/${BRIGHT}/ways/shutter`)
   await page.getByRole('button', { name: /^Shutter time/ }).click()
   await page.getByRole('option', { name: '1/400 s', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('goes black')
-  await page.waitForTimeout(400)
-  await page.screenshot({ path: `${FOLDER}shutter-ink.png` })
+  await picture(page, 'shutter-ink')
 })
 
 test('the kit', async ({ page }) => {
   await page.goto('/kit')
   await page.getByRole('button', { name: /^Taper 400/ }).click()
   await expect(page.getByText('What readings taught')).toBeVisible()
-  await page.evaluate(() => document.fonts.ready)
-  await page.screenshot({ path: `${FOLDER}kit-ink.png` })
+  await picture(page, 'kit-ink')
 })
 
 test('ways of working', async ({ page }) => {
@@ -118,6 +116,5 @@ test('ways of working', async ({ page }) => {
   await page.getByRole('button', { name: /^Sitting/ }).click()
   await page.getByRole('menuitem', { name: /Ways of working/ }).click()
   await expect(page.getByText('It sends each group its power.')).toBeVisible()
-  await page.waitForTimeout(300)
-  await page.screenshot({ path: `${FOLDER}ways-of-working-ink.png` })
+  await picture(page, 'ways-of-working-ink')
 })

@@ -15,7 +15,6 @@ const ROOMS = [
   ['src/forms/**', ['ui', 'api', 'draw']],
   ['src/look/**', ['ui', 'api', 'forms']],
   ['src/board/**', below],
-  ['src/board/cards/**', [...below, 'board/meter']],
   ['src/board/phone/**', [...below, 'board/meter']],
   ['src/plan/**', [...below, 'plan/drawing', 'plan/panels']],
   ['src/plan/drawing/**', [...below, 'plan/store']],

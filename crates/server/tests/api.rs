@@ -341,9 +341,16 @@ async fn the_markings_run_from_bright_to_dark() {
     let usual = json!({
         "exposure": {"aperture": "8", "shutter": "1/125", "iso": "100"},
         "ratio": {"ratio": 3.0, "convention": "lit_shadow", "anchor": "lit_side"},
-        "grey": -1.5
+        "grey": -1.5,
+        "schools": {"follow": "lights_follow", "step": "tenths", "receptor": "dome_to_camera"},
+        "supplies": {"breaker": 16.0},
+        "holds": {"steadiness": "hand", "high_speed": true, "lights_move": true},
+        "movement": {"blur": 2.0, "late": 0.05, "fallen": 0.3, "width": 10.0}
     });
     assert_eq!(scales["usual"], usual);
+    // A list carries what is written into an entry, and what is said.
+    assert_eq!(scales["choices"]["steps"][1], json!({"value": "thirds", "words": "thirds"}));
+    assert_eq!(scales["choices"]["surfaces"][4], json!({"value": 0.18, "words": "mid-grey"}));
 }
 
 fn kit_piece(what: Value) -> Value {

@@ -12,6 +12,7 @@ export type FNumber = Schemas['FNumber']
 export type Gear = Schemas['Gear']
 export type How = Schemas['How']
 export type Holds = Schemas['Holds']
+export type KitDocument = Schemas['KitDocument']
 export type KitItem = Schemas['KitItemView']
 export type Lane = Schemas['Lane']
 export type LaneState = Schemas['LaneState']
@@ -40,6 +41,7 @@ export type PlanQuestion = Schemas['PlanQuestion']
 export type LightPlace = Schemas['LightPlace']
 export type Studio = Schemas['Studio']
 export type GroundTone = Schemas['GroundTone']
+export type Choices = Schemas['Choices']
 export type Contours = Schemas['Contours']
 export type Study = Schemas['Study']
 export type Summary = Schemas['Summary']
@@ -54,11 +56,6 @@ export const api = createClient<paths>({ baseUrl: window.location.origin, fetch:
 export class Refused extends Error {
   constructor(readonly problem: Problem) {
     super(problem.detail)
-  }
-
-  /** Whether the problem lies in a field of this name, at whatever depth. */
-  isAt(field: string): boolean {
-    return this.problem.field?.split('.').pop() === field
   }
 }
 
@@ -75,17 +72,24 @@ interface Answer<T> {
   response: Response
 }
 
+async function arrived<T>(call: Promise<Answer<T>>): Promise<Answer<T>> {
+  const answer = await call.catch(() => {
+    throw new OutOfReach()
+  })
+  if (answer.response.ok) return answer
+  throw isProblem(answer.error) ? new Refused(answer.error) : new OutOfReach()
+}
+
 /** What a call answered. Throws {@link Refused} for a problem document and {@link OutOfReach} where nothing came back. */
 export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
-  let answer: Answer<T>
-  try {
-    answer = await call
-  } catch {
-    throw new OutOfReach()
-  }
-  if (answer.data !== undefined) return answer.data
-  if (isProblem(answer.error)) throw new Refused(answer.error)
-  throw new OutOfReach()
+  const { data } = await arrived(call)
+  if (data === undefined) throw new OutOfReach()
+  return data
+}
+
+/** Waits for a call that answers nothing but that it was done. Throws as {@link answered} does. */
+export async function done(call: Promise<Answer<unknown>>): Promise<void> {
+  await arrived(call)
 }
 
 function isProblem(error: unknown): error is Problem {

@@ -182,7 +182,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The markings of a camera's dials, and what one begins with. */
+        /** The markings of a camera's dials, what may be chosen from, and what one begins with. */
         get: operations["scales"];
         put?: never;
         post?: never;
@@ -497,6 +497,8 @@ export interface components {
         Blur: number;
         /** @description Everything that follows from a setup. */
         Board: {
+            /** @description What light may be added. */
+            adding: components["schemas"]["NewLight"][];
             camera?: components["schemas"]["CameraShown"] | null;
             /** @description Mains circuits and their load. */
             circuits: components["schemas"]["CircuitShown"][];
@@ -665,6 +667,205 @@ export interface components {
          * @description How far the chin is up, −45 to 45 degrees; negative is down.
          */
         Chin: number;
+        /** @description One of several. */
+        Choice_Anchor: {
+            /**
+             * @description What is put on the camera's exposure.
+             * @enum {string}
+             */
+            value: "lit_side" | "key_alone";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Bearing: {
+            /**
+             * Format: double
+             * @description Where light comes from, seen from above the sitter: degrees from the camera, −180 to 180; negative is camera left, 180 is behind.
+             */
+            value: number;
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Convention: {
+            /**
+             * @description What "3 : 1" means.
+             * @enum {string}
+             */
+            value: "lit_shadow" | "readings";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Follow: {
+            /**
+             * @description Who follows whom.
+             * @enum {string}
+             */
+            value: "lights_follow" | "camera_follows";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_GroundKind: {
+            /**
+             * @description What is behind the sitter.
+             * @enum {string}
+             */
+            value: "wall" | "paper";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Group: {
+            /**
+             * @description A group of units that is set together: a letter, A to Z.
+             * @example A
+             */
+            value: string;
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_HeldAt: {
+            /**
+             * @description Where the meter was held.
+             * @enum {string}
+             */
+            value: "face" | "shadow_side" | "hair_or_shoulder" | "ground";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Lamps: {
+            /**
+             * @description What lights the room.
+             * @enum {string}
+             */
+            value: "window" | "on" | "off";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_LengthUnit: {
+            /**
+             * @description Metres or feet, for every distance that is told.
+             * @enum {string}
+             */
+            value: "metres" | "feet";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Metered: {
+            /**
+             * @description How the meter was fired.
+             * @enum {string}
+             */
+            value: "cordless" | "cord";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_PanelKind: {
+            /**
+             * @description What a panel does.
+             * @enum {string}
+             */
+            value: "white" | "silver" | "dark" | "flag";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Receptor: {
+            /**
+             * @description What the meter wears, and where it points.
+             * @enum {string}
+             */
+            value: "dome_to_camera" | "dome_to_light" | "flat_to_light" | "flat_to_camera";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Return: {
+            /**
+             * Format: double
+             * @description How much of the light a surface throws back, 0.01 to 0.95: white paint 0.8, grey 0.18 to 0.4, black cloth 0.03.
+             */
+            value: number;
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Side: {
+            /**
+             * @description A side of the room.
+             * @enum {string}
+             */
+            value: "left" | "right" | "behind" | "before";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Steadiness: {
+            /**
+             * @description How still camera and sitter are.
+             * @enum {string}
+             */
+            value: "hand" | "moving_sitter" | "tripod";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
+        Choice_Tone: {
+            /**
+             * @description How light a scene is on the whole: automatic exposure is pulled down by a light one and pushed up by a dark one.
+             * @enum {string}
+             */
+            value: "light" | "middle" | "dark";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description Every list that may be chosen from, in the order in which it is shown. */
+        Choices: {
+            /** @description What lies on 0. */
+            anchors: components["schemas"]["Choice_Anchor"][];
+            /** @description Where the room's light comes from. */
+            bearings: components["schemas"]["Choice_Bearing"][];
+            /** @description What a ratio means. */
+            conventions: components["schemas"]["Choice_Convention"][];
+            /** @description Who follows whom. */
+            follows: components["schemas"]["Choice_Follow"][];
+            /** @description What is behind the sitter. */
+            grounds: components["schemas"]["Choice_GroundKind"][];
+            /** @description Groups that a light is set in. */
+            groups: components["schemas"]["Choice_Group"][];
+            /** @description What lights the room. */
+            lamps: components["schemas"]["Choice_Lamps"][];
+            /** @description What distances are told in. */
+            lengths: components["schemas"]["Choice_LengthUnit"][];
+            /** @description How the flash is fired for a reading. */
+            metered: components["schemas"]["Choice_Metered"][];
+            /** @description What a panel does. */
+            panels: components["schemas"]["Choice_PanelKind"][];
+            /** @description Where a light is read. */
+            places: components["schemas"]["Choice_HeldAt"][];
+            /** @description How the meter is held. */
+            receptors: components["schemas"]["Choice_Receptor"][];
+            /** @description Where the room is read, beside the sitter. */
+            room_places: components["schemas"]["Choice_HeldAt"][];
+            /** @description A wall of the room. */
+            sides: components["schemas"]["Choice_Side"][];
+            /** @description How still camera and sitter are, with the longest time that this allows. */
+            steadiness: components["schemas"]["Choice_Steadiness"][];
+            /** @description In what steps differences are told. */
+            steps: components["schemas"]["StepChoice"][];
+            /** @description What surfaces throw back. */
+            surfaces: components["schemas"]["Choice_Return"][];
+            /** @description What an automatic frame was of. */
+            tones: components["schemas"]["Choice_Tone"][];
+        };
         /** @description Units that hang on one mains circuit. */
         Circuit: {
             /**
@@ -704,6 +905,8 @@ export interface components {
              * @description Its number.
              */
             number: number;
+            /** @description Whether that is more than it carries. */
+            over: boolean;
             /** @description Names of the units on it. */
             units: string[];
             /** @description Said in words. */
@@ -735,6 +938,8 @@ export interface components {
             kelvin: number;
             /** @description `At the sitter`. */
             name: string;
+            /** @description What was worked out, in numbers: `Duv −0.0012; a mid-grey comes out at 118, 118, 119.` */
+            numbers: string;
             /** @description A mid-grey there as it comes out with the camera's white balance, 8-bit. */
             patch: number[];
             /** @description What the room gives there: `3000 K at −2.0`. */
@@ -1516,6 +1721,8 @@ export interface components {
             longest?: number | null;
             /** @description The same in words: `1/250 s`. */
             longest_words?: string | null;
+            /** @description Round times to mark in a drawing of durations, longest first: 1 s to 1/32000. */
+            marks: components["schemas"]["TimeMark"][];
             movement?: components["schemas"]["Movement"] | null;
             /** @description What may be chosen, with usual speeds. */
             offers: components["schemas"]["MovementOffer"][];
@@ -1588,6 +1795,8 @@ export interface components {
         };
         /** @description A gel that matches flash and lamps. */
         GelAdvice: {
+            /** @description The caution that goes with a gel, where one is to be put on. */
+            caution?: string | null;
             /** @description Gels of the kit that come nearest, to be put on each light. */
             gels: components["schemas"]["Gel"][];
             /**
@@ -2253,6 +2462,12 @@ export interface components {
         MovementKind: "walk" | "turn" | "jump_top" | "falling" | "hair" | "water";
         /** @description A movement to choose. */
         MovementOffer: {
+            /** @description Its speed follows from how far it has fallen. */
+            by_fall: boolean;
+            /** @description Its speed follows from how near to its top it is caught. */
+            by_top: boolean;
+            /** @description The caution that goes with it. */
+            caution?: string | null;
             /** @description Which. */
             kind: components["schemas"]["MovementKind"];
             /** @description As it is said. */
@@ -2268,6 +2483,17 @@ export interface components {
             picture: components["schemas"]["Meters"];
             /** @description Its edge shows on the left, and on the right. */
             shows: boolean[];
+        };
+        /** @description A light that may be added. */
+        NewLight: {
+            /** @description The id that it would have. */
+            id: string;
+            /** @description Its role. */
+            role: components["schemas"]["Role"];
+            /** @description Whether there is one already. */
+            there: boolean;
+            /** @description What it is for: `Rim`; with its number where there is one already: `Rim 2`. */
+            words: string;
         };
         /** @description A new name. */
         NewName: {
@@ -2347,6 +2573,8 @@ export interface components {
         Note: {
             /** @description A caution for people's safety. Local codes and licensed practice decide. */
             caution: boolean;
+            /** @description It goes with putting the piece on a light. */
+            put_on: boolean;
             /** @description Said in words. */
             words: string;
         };
@@ -2481,6 +2709,8 @@ export interface components {
             length: components["schemas"]["LengthUnit"];
             /** @description Lights that have a place. */
             lights: components["schemas"]["PlanLight"][];
+            /** @description What is put into it when it is asked for. */
+            offers: components["schemas"]["StudioOffers"];
             range?: components["schemas"]["SitterRange"] | null;
             /** @description Lights from behind. */
             rims: components["schemas"]["RimShown"][];
@@ -3032,10 +3262,15 @@ export interface components {
              */
             tone: number;
         };
-        /** @description The markings of a camera's dials in third stops, each in the order in which the picture gets darker; and what one begins with. */
+        /**
+         * @description The markings of a camera's dials in third stops, each in the order in which the picture gets darker; what may be chosen
+         *     from; and what one begins with.
+         */
         Scales: {
             /** @description f/1 to f/45. */
             apertures: string[];
+            /** @description What may be chosen from. */
+            choices: components["schemas"]["Choices"];
             /** @description ISO 25600 to 25. */
             isos: string[];
             /** @description 30 s to 1/8000 s. */
@@ -3225,6 +3460,8 @@ export interface components {
              * @description For how long the whole frame is open, milliseconds.
              */
             whole_ms: number;
+            /** @description The light whose tail is lost most over the frame, where that is to be seen. */
+            worst?: string | null;
         };
         /**
          * @description A shutter time as marked, in third stops: `1/160`, `2`.
@@ -3421,6 +3658,16 @@ export interface components {
          * @enum {string}
          */
         Step: "full" | "halves" | "thirds" | "tenths";
+        /** @description In what steps differences are told. */
+        StepChoice: {
+            /**
+             * @description The steps of what a meter shows, or of differences as they are told.
+             * @enum {string}
+             */
+            value: "tenths" | "thirds" | "halves";
+            /** @description As it is said. */
+            words: string;
+        };
         /**
          * Format: double
          * @description Stops: base-2 logarithm of a ratio of amounts of light
@@ -3438,6 +3685,17 @@ export interface components {
             walls?: components["schemas"]["Walls"] | null;
             /** @description At most 8. */
             windows?: components["schemas"]["Window"][];
+        };
+        /** @description What is put into a studio when it is asked for. */
+        StudioOffers: {
+            /** @description Paper behind the sitter, as far as the wall behind stands. */
+            ground: components["schemas"]["Ground"];
+            /** @description A white reflector where it is most wanted: beside the face, on the side away from the key. */
+            panel: components["schemas"]["PanelPlace"];
+            /** @description A room around the sitter, as deep as the ground stands behind. */
+            walls: components["schemas"]["Walls"];
+            /** @description A window in the left wall. */
+            window: components["schemas"]["Window"];
         };
         /** @description What a setup means for shutter, movement, colour, and the frame without flash. */
         Study: {
@@ -3586,6 +3844,16 @@ export interface components {
             /** @description Where it stands, in stops below full (0 or negative). */
             stops: components["schemas"]["Stops"];
         };
+        /** @description A time that is marked at the edge of a drawing. */
+        TimeMark: {
+            /**
+             * Format: double
+             * @description Seconds.
+             */
+            time: number;
+            /** @description `1/250`. */
+            words: string;
+        };
         /**
          * @description A time of day, to the minute.
          * @example 17:40
@@ -3686,8 +3954,27 @@ export interface components {
             exposure: components["schemas"]["Exposure"];
             /** @description A grey ground, stops from a mid-grey that is exposed right. */
             grey: components["schemas"]["Stops"];
+            /** @description What must hold. */
+            holds: components["schemas"]["Holds"];
+            /** @description A movement that is to be frozen. */
+            movement: components["schemas"]["UsualMovement"];
             /** @description The ratio. */
             ratio: components["schemas"]["RatioSpec"];
+            /** @description The ways of working. */
+            schools: components["schemas"]["Schools"];
+            /** @description The mains. */
+            supplies: components["schemas"]["Supplies"];
+        };
+        /** @description What counts of a movement where it is left out. */
+        UsualMovement: {
+            /** @description How much blur is allowed on the subject. */
+            blur: components["schemas"]["Blur"];
+            /** @description How far something has fallen. */
+            fallen: components["schemas"]["Extent"];
+            /** @description How far from its top a jump is caught. */
+            late: components["schemas"]["Delay"];
+            /** @description How wide the moving thing is along its way. */
+            width: components["schemas"]["Millimetres"];
         };
         /**
          * Format: double

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { ref, shallowRef } from 'vue'
-import { Refused } from '@/api/client'
+import { ref } from 'vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
 import TextField from '@/ui/TextField.vue'
+import { useForm } from './entry'
 
 /** Asks for a name; `save` may refuse it, and then says why at the field. */
 const { title, label, action, name, save } = defineProps<{
@@ -15,20 +15,10 @@ const { title, label, action, name, save } = defineProps<{
 }>()
 const emit = defineEmits<{ close: [] }>()
 const text = ref(name)
-const wrong = shallowRef<string>()
-const busy = ref(false)
+const { elsewhere: wrong, busy, send } = useForm()
 
 async function submit(): Promise<void> {
-  if (busy.value) return
-  busy.value = true
-  try {
-    await save(text.value)
-    emit('close')
-  } catch (error) {
-    wrong.value = error instanceof Refused ? error.problem.detail : (error as Error).message
-  } finally {
-    busy.value = false
-  }
+  if (await send(() => save(text.value))) emit('close')
 }
 </script>
 

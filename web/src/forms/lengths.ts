@@ -1,4 +1,5 @@
 import type { Board } from '@/api/client'
+import { numberOf } from './numbers'
 
 type LengthUnit = Board['length']
 export const FOOT = 0.3048
@@ -16,3 +17,9 @@ export const told = (metres: number, unit: LengthUnit): string => `${inUnit(metr
 /** A number in a unit as metres, to the millimetre. */
 export const toMetres = (number: number, unit: LengthUnit): number =>
   Math.round(number * (unit === 'feet' ? FOOT : 1) * 1000) / 1000
+
+/** A distance that was typed in a unit, as metres; what is no number stays as it was typed. */
+export function metresOf(text: string, unit: LengthUnit): number | string {
+  const number = numberOf(text)
+  return typeof number === 'number' ? toMetres(number, unit) : number
+}

@@ -1,3 +1,13 @@
+/** A list of which nothing may be chosen either. */
+export const orNone = <T extends string>(
+  words: string,
+  choices: readonly { value: T; words: string }[] = [],
+): { value: T | ''; words: string }[] => [{ value: '', words }, ...choices]
+
+/** Numbers to choose from, as the text that a list holds. */
+export const asText = (choices: readonly { value: number; words: string }[] = []): { value: string; words: string }[] =>
+  choices.map(({ value, words }) => ({ value: String(value), words }))
+
 /** What a list offers of the kit: none, what is chosen though it was retired or never was there, and the pieces. */
 export function offers(
   pieces: readonly { value: string; words: string }[],

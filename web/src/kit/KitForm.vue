@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue'
-import { answered, api, Refused, type Gear, type KitItem } from '@/api/client'
+import { computed, ref } from 'vue'
+import { api, done, type Gear, type KitItem } from '@/api/client'
+import { useForm } from '@/forms/entry'
+import { signed } from '@/forms/numbers'
 import { sheetOf, useKit, type GearKind } from '@/look/kit'
 import { useNotices } from '@/ui/notices'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -25,13 +27,10 @@ const notices = useNotices()
 const values = ref<Values>(
   item ? valuesOf(kind, item.is) : from ? { ...valuesOf(kind, from), name: `${sheetOf(from).name} 2` } : empty(kind),
 )
-const refused = shallowRef<Refused>()
-const failed = ref<string>()
-const busy = ref(false)
+const form = useForm((path) => fieldAt(kind, values.value, path))
+const { busy, elsewhere } = form
 const fields = computed(() => shown(kind, values.value))
-const wrongAt = computed(() => fieldAt(kind, values.value, refused.value?.problem.field))
-const wrong = (field: Field) => (wrongAt.value === field.path ? refused.value?.problem.detail : undefined)
-const elsewhere = computed(() => failed.value ?? (wrongAt.value ? undefined : refused.value?.problem.detail))
+const wrong = (field: Field) => form.wrong(field.path)
 const one = computed(() => KINDS.find((k) => k.kind === kind)?.one ?? 'piece')
 const learnt = computed(() =>
   kit.learnt
@@ -41,31 +40,17 @@ const learnt = computed(() =>
       return { ...l, other: other ? sheetOf(other.is).name : 'no modifier of the kit' }
     }),
 )
-const signed = (stops: number) => `${stops < -0.049 ? '−' : stops > 0.049 ? '+' : ''}${Math.abs(stops).toFixed(1)}`
 
 async function save(retired = item?.retired ?? false): Promise<void> {
-  if (busy.value) return
-  busy.value = true
-  refused.value = failed.value = undefined
-  try {
-    await kit.put(id, gearOf(kind, values.value), retired)
-    notices.say(`${values.value.name?.trim()} is ${adding ? 'in the kit' : 'saved'}. Sittings keep what they used.`)
-    emit('saved', id)
-  } catch (error) {
-    if (error instanceof Refused) refused.value = error
-    else failed.value = (error as Error).message
-  } finally {
-    busy.value = false
-  }
+  if (!(await form.send(() => kit.put(id, gearOf(kind, values.value), retired)))) return
+  notices.say(`${values.value.name?.trim()} is ${adding ? 'in the kit' : 'saved'}. Sittings keep what they used.`)
+  emit('saved', id)
 }
 
 async function forget(unit: string, modifier: string | null | undefined): Promise<void> {
-  const call = api.DELETE('/api/kit/{id}/calibration', {
-    params: { path: { id: unit }, query: { modifier: modifier ?? undefined } },
-  })
+  const params = { path: { id: unit }, query: { modifier: modifier ?? undefined } }
   try {
-    const { error } = await call
-    if (error) await answered(call as never)
+    await done(api.DELETE('/api/kit/{id}/calibration', { params }))
     await kit.load()
   } catch (error) {
     notices.say((error as Error).message, { warn: true })

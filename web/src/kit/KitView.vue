@@ -3,7 +3,7 @@ import { Tab, TabGroup, TabList } from '@headlessui/vue'
 import { useTitle } from '@vueuse/core'
 import { v7 } from 'uuid'
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { answered, api, Refused } from '@/api/client'
+import { answered, api, done, Refused, type KitDocument } from '@/api/client'
 import KitForm from './KitForm.vue'
 import { KINDS } from './fields/kinds'
 import { told } from './fields/told'
@@ -109,10 +109,11 @@ async function importKit(event: Event): Promise<void> {
       throw new Error(
         `${picked.name} has ${Math.ceil(picked.size / 1024)} KB. A kit has at most ${MOST_BYTES / 1024} KB.`,
       )
-    const body: unknown = JSON.parse(await picked.text())
-    const done = await answered(api.POST('/api/kit/import', { body: body as never }))
+    // What it is the server finds out.
+    const body = JSON.parse(await picked.text()) as KitDocument
+    const got = await answered(api.POST('/api/kit/import', { body }))
     await load()
-    notices.say(`${done.added} added, ${done.changed} changed, ${done.same} there already.`)
+    notices.say(`${got.added} added, ${got.changed} changed, ${got.same} there already.`)
   } catch (error) {
     const where = error instanceof Refused && error.problem.field ? `${error.problem.field}: ` : ''
     const what = error instanceof SyntaxError ? `${picked.name} is no JSON: ${error.message}` : (error as Error).message
@@ -123,8 +124,7 @@ async function importKit(event: Event): Promise<void> {
 async function clear(): Promise<void> {
   clearing.value = false
   try {
-    // Nothing is answered but that it was done.
-    await api.DELETE('/api/kit')
+    await done(api.DELETE('/api/kit'))
     await load()
     notices.say('The kit is empty. Sittings keep what they used.')
   } catch (error) {

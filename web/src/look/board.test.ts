@@ -129,7 +129,7 @@ describe('the open setup', () => {
     const detail = 'abc is no reading.'
     answer = () => ({ status: 422, body: { status: 422, detail, field: 'entry.reading.shows', title: '', type: '' } })
     await board.tryOut({ note: { text: 'a' } }, false)
-    expect(board.draftRefused?.isAt('shows')).toBe(true)
+    expect(board.draftRefused?.problem.field).toBe('entry.reading.shows')
     expect((await board.check({ note: { text: 'a' } }))?.problem.detail).toBe(detail)
   })
 

@@ -1,7 +1,8 @@
 import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import type { Board, Entry, Lane, Setup } from '@/api/client'
+import type { Board, Lane, Setup } from '@/api/client'
+import type { TypedEntry } from '@/forms/entry'
 import { useNotices } from '@/ui/notices'
 import { useChoice } from './choice'
 import { useDraft } from './draft'
@@ -54,7 +55,7 @@ export const useBoard = defineStore('board', () => {
   const light = computed(() => session.view.value?.setup.lights.find((l) => l.id === chosen.chosen.value))
   watch(chosen.chosen, draft.dropDraft)
 
-  function write(entry: Entry): void {
+  function write(entry: TypedEntry): void {
     const now = session.view.value
     if (!now) return
     draft.dropDraft()

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
+import type { Typed } from '@/forms/entry'
 import { answered, api, type Calibration, type Gear, type KitItem } from '@/api/client'
 
 export type GearKind = 'strobe' | 'modifier' | 'panel' | 'gel' | 'filter' | 'camera' | 'lens' | 'meter' | 'transmitter'
@@ -8,6 +9,10 @@ export type GearOf<K extends GearKind> = Extract<Gear, Record<K, unknown>>[K]
 
 export const kindOf = (gear: Gear): GearKind => Object.keys(gear)[0] as GearKind
 export const sheetOf = (gear: Gear): { name: string } => Object.values(gear)[0] as { name: string }
+
+/** The sheet of a piece, where it is of a kind. */
+const sheetAs = <K extends GearKind>(gear: Partial<Record<GearKind, unknown>>, kind: K) =>
+  gear[kind] as GearOf<K> | undefined
 
 interface Learnt {
   unit: string
@@ -28,16 +33,19 @@ export const useKit = defineStore('kit', () => {
     loaded.value = true
   }
 
-  async function put(id: string, is: Gear, retired: boolean): Promise<void> {
-    await answered(api.PUT('/api/kit/{id}', { params: { path: { id } }, body: { is, retired } }))
+  async function put(id: string, is: Typed<Gear>, retired: boolean): Promise<void> {
+    await answered(api.PUT('/api/kit/{id}', { params: { path: { id } }, body: { is: is as Gear, retired } }))
     await load()
   }
 
   /** Pieces of a kind that are offered, with their ids. */
   function offered<K extends GearKind>(kind: K): { id: string; sheet: GearOf<K> }[] {
     return items.value
-      .filter((i) => !i.retired && kindOf(i.is) === kind)
-      .map((i) => ({ id: i.id, sheet: (i.is as unknown as Record<K, GearOf<K>>)[kind] }))
+      .filter((i) => !i.retired)
+      .flatMap(({ id, is }) => {
+        const sheet = sheetAs(is, kind)
+        return sheet ? [{ id, sheet }] : []
+      })
   }
 
   /** What readings taught of a unit in a modifier. */

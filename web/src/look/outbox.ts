@@ -2,6 +2,7 @@ import { openDB, type IDBPDatabase } from 'idb'
 import { v7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { answered, api, OutOfReach, Refused, type Entry, type SetupView } from '@/api/client'
+import type { TypedEntry } from '@/forms/entry'
 
 /** An entry on its way to a tape. Its id is made here, so that sending it twice writes it once. */
 interface Kept {
@@ -9,7 +10,7 @@ interface Kept {
   setup: string
   base: number
   at: string
-  entry: Entry
+  entry: TypedEntry
 }
 
 export interface Outcome {
@@ -69,7 +70,7 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     await db?.put(STORE, JSON.parse(JSON.stringify(entry)))
   }
 
-  function add(setup: string, version: number, entry: Entry): void {
+  function add(setup: string, version: number, entry: TypedEntry): void {
     // Each entry before it in the queue will have raised the version by one.
     const before = kept.value.filter((k) => k.setup === setup).length
     const mine = { id: v7(), setup, base: version + before, at: new Date().toISOString(), entry }
@@ -102,7 +103,7 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     const { id, setup, at, entry } = next
     for (;;) {
       try {
-        const body = { id, base: next.base, at, entry }
+        const body = { id, base: next.base, at, entry: entry as Entry }
         const view = await answered(api.POST('/api/setups/{id}/entries', { params: { path: { id: setup } }, body }))
         outOfReach.value = false
         void taken(id)

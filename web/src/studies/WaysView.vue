@@ -86,7 +86,8 @@ const commands = studyCommands({ study: go, leave: () => void router.push({ name
       <WaysPanel v-else-if="!study" />
       <component
         :is="panel"
-        v-else-if="panel && room.study.answer.value && board.view"
+        v-else-if="panel && room.study.answer.value && board.view && board.scales"
+        :scales="board.scales"
         :study="room.study.answer.value"
       />
       <p v-else class="card px-[18px] py-4 text-text-2" role="status">

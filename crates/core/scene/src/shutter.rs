@@ -8,6 +8,9 @@ use ink_lamp_light::{
 };
 use ink_lamp_sitting::{camera::Camera, light::Light, setup::Setup};
 
+/// Less of a frame than this goes black unseen (a judgement).
+pub const SEEN_BLACK: f64 = 0.005;
+
 /// The shutter over time: curtains or a leaf, and when the flash comes.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Opening {

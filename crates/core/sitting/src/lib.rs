@@ -13,6 +13,7 @@
 //! - [`setup`], [`own`], [`at_shutter`]: everything as it stands; what of a reading is a light's own; what the shutter does to each light;
 //! - [`standing`]: lights in space, and what moving does to them;
 //! - [`entry`], [`history`]: the facts, what each does, and which of them stand;
+//! - [`usual`]: what one begins with;
 //! - [`likely`]: what a light will likely read, and what a reading teaches.
 
 pub mod at_shutter;
@@ -34,3 +35,4 @@ pub mod setup;
 pub mod standing;
 pub mod studio;
 pub mod supplies;
+pub mod usual;

@@ -37,6 +37,15 @@ pub struct Movement {
 }
 
 impl Movement {
+    /// The blur that one begins with, on the sitter (a judgement).
+    pub const USUAL_BLUR: Blur = Blur::constant(2.0);
+    /// How near to its top a jump is caught by a practised hand (a judgement).
+    pub const USUALLY_LATE: Delay = Delay::constant(0.05);
+    /// How far something has usually fallen (a judgement).
+    pub const USUAL_FALL: Extent = Extent::constant(0.3);
+    /// How wide a finger or a lock of hair is (a judgement).
+    pub const USUAL_WIDTH: Millimetres = Millimetres::constant(10.0);
+
     /// Its speed in metres a second when the light comes on, and what it gains in a second.
     #[must_use]
     pub fn speed(&self) -> (f64, f64) {
@@ -46,8 +55,8 @@ impl Movement {
         };
         let speed = match (self.speed, self.kind) {
             (Some(speed), _) => speed.get(),
-            (None, MovementKind::JumpTop) => GRAVITY * self.late.map_or(USUALLY_LATE, Delay::get),
-            (None, kind) => kind.usual_speed().unwrap_or_else(|| fall_speed(self.fallen.map_or(USUAL_FALL, Extent::get))),
+            (None, MovementKind::JumpTop) => GRAVITY * self.late.unwrap_or(Self::USUALLY_LATE).get(),
+            (None, kind) => kind.usual_speed().unwrap_or_else(|| fall_speed(self.fallen.unwrap_or(Self::USUAL_FALL).get())),
         };
         (speed, gain)
     }
@@ -55,7 +64,7 @@ impl Movement {
     /// How wide it is along its way, millimetres.
     #[must_use]
     pub fn width(&self) -> f64 {
-        self.width.map_or(USUAL_WIDTH, Millimetres::get)
+        self.width.unwrap_or(Self::USUAL_WIDTH).get()
     }
 
     /// What the room draws of it beside the flash, with the room at a level and the shutter open for a time.
@@ -113,11 +122,22 @@ impl MovementKind {
             Self::JumpTop | Self::Falling => None,
         }
     }
-}
 
-/// How near to its top a jump is caught by a practised hand (a judgement): 0.05 s.
-const USUALLY_LATE: f64 = 0.05;
-/// How far something has usually fallen, metres (a judgement).
-const USUAL_FALL: f64 = 0.3;
-/// How wide a finger or a lock of hair is, millimetres (a judgement).
-const USUAL_WIDTH: f64 = 10.0;
+    /// Whether its speed follows from how near to its top it is caught.
+    #[must_use]
+    pub const fn is_by_top(self) -> bool {
+        matches!(self, Self::JumpTop)
+    }
+
+    /// Whether its speed follows from how far it has fallen.
+    #[must_use]
+    pub const fn is_by_fall(self) -> bool {
+        matches!(self, Self::Falling)
+    }
+
+    /// Whether somebody may be hurt by it: it needs a safety plan of its own.
+    #[must_use]
+    pub const fn is_risky(self) -> bool {
+        matches!(self, Self::JumpTop | Self::Falling | Self::Water)
+    }
+}

@@ -89,6 +89,17 @@ impl LightId {
         Self(role.id().to_owned())
     }
 
+    /// One more light of a name: the second rim is `rim-2`.
+    fn numbered(base: &str, n: usize) -> Self {
+        Self(if n == 1 { base.to_owned() } else { format!("{base}-{n}") })
+    }
+
+    /// The first of a name that is not taken.
+    pub(crate) fn free(base: &str, taken: &[&Self]) -> Self {
+        // One more than are taken: one of them is free.
+        (1..=taken.len() + 1).map(|n| Self::numbered(base, n)).find(|id| !taken.contains(&id)).unwrap_or_else(|| Self::numbered(base, 1))
+    }
+
     /// As text.
     #[must_use]
     pub fn as_str(&self) -> &str {
@@ -117,3 +128,13 @@ impl From<LightId> for String {
 
 /// A light that picks something out has the rim's role and this id.
 pub(crate) const ACCENT: &str = "accent";
+
+/// What a light may be added as, in the order of the work: what its id begins with, and its role.
+pub(crate) const ADDED: [(&str, Role); 6] = [
+    (Role::Key.id(), Role::Key),
+    (Role::Fill.id(), Role::Fill),
+    (Role::Rim.id(), Role::Rim),
+    (ACCENT, Role::Rim),
+    (Role::Hair.id(), Role::Hair),
+    (Role::Ground.id(), Role::Ground),
+];

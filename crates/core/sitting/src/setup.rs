@@ -9,7 +9,7 @@ use crate::{
     holds::Holds,
     kit::Transmitter,
     light::{Because, Held, Light},
-    role::{LightId, Role},
+    role::{ADDED, LightId, Role},
     room::Room,
     schools::Schools,
     studio::{GroundTone, Studio},
@@ -128,6 +128,13 @@ impl Setup {
     #[must_use]
     pub fn index(&self, role: Role) -> Option<usize> {
         self.lights.iter().position(|l| l.role == role)
+    }
+
+    /// What may be added to it: a light of each name, untouched, with an id that is free.
+    #[must_use]
+    pub fn could_add(&self) -> Vec<Light> {
+        let taken: Vec<&LightId> = self.lights.iter().map(|l| &l.id).collect();
+        ADDED.iter().map(|&(base, role)| Light { id: LightId::free(base, &taken), ..Light::untouched(role) }).collect()
     }
 
     /// This setup as the start of another look: decisions, units and places stay; the room and the whole must be read again, and the

@@ -22,6 +22,17 @@ proptest! {
     }
 
     #[test]
+    fn every_light_that_may_be_added_can_be_added_beside_those_that_are_there(entries in prop::collection::vec(any::entry(), 0..20)) {
+        let (setup, _) = play(&entries);
+        for offered in setup.could_add() {
+            prop_assert!(setup.light(&offered.id).is_none());
+            let put = json!({"light": {"light": offered.id, "role": offered.role}});
+            let after = setup.apply(&serde_json::from_value(put).unwrap()).unwrap();
+            prop_assert_eq!((after.lights.len(), after.light(&offered.id).map(|l| l.role)), (setup.lights.len() + 1, Some(offered.role)));
+        }
+    }
+
+    #[test]
     fn undoing_all_and_redoing_all_is_where_it_was(entries in prop::collection::vec(any::entry(), 0..25)) {
         let (setup, taken) = play(&entries);
         let ids: Vec<Uuid> = (1..).take(taken.len()).map(Uuid::from_u128).collect();

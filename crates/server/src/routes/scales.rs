@@ -1,16 +1,14 @@
-//! The markings that dials and cameras are set in, and what one begins with.
+//! The markings that dials and cameras are set in, what may be chosen from, and what one begins with.
 
 use actix_web::{get, web};
-use ink_lamp_light::{
-    meter::Exposure,
-    ratio::{RatioSpec, RatioTarget},
-    scale::{Aperture, Iso, Series, ShutterTime, Stops},
-};
-use ink_lamp_sitting::studio::GroundTone;
+use ink_lamp_advice::words::choices::Choices;
+use ink_lamp_light::scale::{Aperture, Iso, Series, ShutterTime};
+use ink_lamp_sitting::usual::Usual;
 use serde::Serialize;
 use utoipa::ToSchema;
 
-/// The markings of a camera's dials in third stops, each in the order in which the picture gets darker; and what one begins with.
+/// The markings of a camera's dials in third stops, each in the order in which the picture gets darker; what may be chosen
+/// from; and what one begins with.
 #[derive(Serialize, ToSchema)]
 pub struct Scales {
     /// f/1 to f/45.
@@ -23,22 +21,13 @@ pub struct Scales {
     syncs: Vec<&'static str>,
     /// ISO 25600 to 25.
     isos: Vec<&'static str>,
+    /// What may be chosen from.
+    choices: Choices,
     /// What one begins with.
     usual: Usual,
 }
 
-/// What one begins with, where nothing was said.
-#[derive(Serialize, ToSchema)]
-pub struct Usual {
-    /// The camera.
-    exposure: Exposure,
-    /// The ratio.
-    ratio: RatioSpec,
-    /// A grey ground, stops from a mid-grey that is exposed right.
-    grey: Stops,
-}
-
-/// The markings of a camera's dials, and what one begins with.
+/// The markings of a camera's dials, what may be chosen from, and what one begins with.
 #[utoipa::path(tag = "board", responses((status = 200, description = "The markings", body = Scales)))]
 #[get("/scales")]
 pub async fn scales() -> web::Json<Scales> {
@@ -50,7 +39,8 @@ pub async fn scales() -> web::Json<Scales> {
         syncs: between(shutters.clone(), "1/30", "1/500"),
         shutters: between(shutters, "30", "1/8000"),
         isos: between(Iso::thirds().collect::<Vec<_>>().into_iter().rev().collect(), "25600", "25"),
-        usual: Usual { exposure: Exposure::USUAL, ratio: RatioTarget::USUAL.into(), grey: GroundTone::USUAL_GREY },
+        choices: Choices::default(),
+        usual: Usual::default(),
     })
 }
 

@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef } from 'vue'
-import type { Entry, Gear, Light, Refused, Rig, Role, Unit } from '@/api/client'
-import { numberOf } from '@/forms/numbers'
-import { byId, offers } from '@/forms/offers'
+import { computed, onMounted, ref } from 'vue'
+import type { Gear, Light, Rig, Unit } from '@/api/client'
+import { among, useEntryForm, type TypedEntry } from '@/forms/entry'
+import { given, shown } from '@/forms/numbers'
+import { byId, offers, orNone } from '@/forms/offers'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
 import TextField from '@/ui/TextField.vue'
-import { abbreviated, inUnit, toMetres } from '@/forms/lengths'
+import { abbreviated, inUnit, metresOf } from '@/forms/lengths'
 
 /** Which unit of the kit a light is, how it is set, what is on it, and where it stands. */
 const { adding, light } = defineProps<{ adding: boolean; light?: Light }>()
@@ -17,40 +18,26 @@ const emit = defineEmits<{ close: [] }>()
 const board = useBoard()
 const kit = useKit()
 
-type LampRole = Exclude<Role, 'room'>
-/** What a light is for; an accent has the rim's mark and a name of its own. */
-const ROLES: { value: string; words: string; role: LampRole }[] = [
-  { value: 'key', words: 'Key', role: 'key' },
-  { value: 'fill', words: 'Fill', role: 'fill' },
-  { value: 'rim', words: 'Rim', role: 'rim' },
-  { value: 'accent', words: 'Accent', role: 'rim' },
-  { value: 'hair', words: 'Hair', role: 'hair' },
-  { value: 'ground', words: 'Ground', role: 'ground' },
-]
 /** What a list says where the light keeps what it has, though that is not in the kit. */
 const KEPT = 'kept'
 
 const before = adding ? undefined : light
 const rig: Rig = before?.rig ?? {}
 const length = board.board?.length ?? 'metres'
-const role = ref(ROLES.find((r) => !board.view?.setup.lights.some((l) => l.id === r.value))?.value ?? 'rim')
+/** What it may be added as, by the id that it would have. */
+const adds = board.view?.board.adding ?? []
+const as = ref((adds.find((a) => !a.there) ?? adds[0])?.id ?? '')
 const unit = ref(rig.kit?.unit ?? (before?.unit ? KEPT : ''))
 const modifier = ref(rig.kit?.modifier ?? (before?.modifier ? KEPT : ''))
 const dial = ref(before ? (board.lane?.dial?.now ?? '') : '')
 const distance = ref(before?.distance == null ? '' : inUnit(before.distance, length))
-const angle = ref(rig.angle == null ? '' : String(rig.angle))
+const angle = ref(shown(rig.angle))
 const grid = ref(rig.grid ? 'on' : 'off')
 const gel = ref(rig.gels?.[0]?.name ?? '')
 const group = ref(rig.group ?? '')
-const channel = ref(rig.channel == null ? '' : String(rig.channel))
-const circuit = ref(rig.circuit == null ? '' : String(rig.circuit))
-const refused = shallowRef<Refused>()
-const wrong = (field: string) => (refused.value?.isAt(field) ? refused.value.problem.detail : undefined)
-/** A problem that belongs to no field here stands at the foot of the form. */
-const elsewhere = computed(() => {
-  const named = ['dial', 'distance', 'angle', 'channel', 'circuit']
-  return refused.value && !named.some((f) => refused.value?.isAt(f)) ? refused.value.problem.detail : undefined
-})
+const channel = ref(shown(rig.channel))
+const circuit = ref(shown(rig.circuit))
+const { wrong, elsewhere, write } = useEntryForm(board, among('dial', 'distance', 'angle', 'channel', 'circuit'))
 
 const missing = ref<string>()
 onMounted(async () => {
@@ -80,7 +67,7 @@ const gels = computed(() => [
     .map((g) => ({ value: g.name, words: g.name })),
   ...kit.gels.map((g) => ({ value: g.sheet.name, words: `${g.sheet.name}, −${g.sheet.loss}` })),
 ])
-const groups = [{ value: '', words: 'none' }, ...'ABCDE'.split('').map((g) => ({ value: g, words: g }))]
+const groups = computed(() => orNone('none', board.scales?.choices.groups))
 
 const chosenUnit = computed<Unit | undefined>(() => {
   if (unit.value === (rig.kit?.unit ?? KEPT) && before?.unit) return before.unit
@@ -95,17 +82,7 @@ const fitting = computed(
 )
 const gridWords = computed(() => (fitting.value ? `on, −${fitting.value.loss}` : 'on'))
 
-function newId(): string {
-  const ids = board.view?.setup.lights.map((l) => l.id) ?? []
-  if (!ids.includes(role.value)) return role.value
-  let n = 2
-  while (ids.includes(`${role.value}-${n}`)) n += 1
-  return `${role.value}-${n}`
-}
-
-const typed = (text: string) => (text.trim() ? (numberOf(text) as number) : undefined)
-
-function entry(): Entry {
+function entry(): TypedEntry {
   const fromKit =
     chosenUnit.value && unit.value !== KEPT
       ? { unit: unit.value, modifier: chosenModifier.value ? modifier.value : undefined }
@@ -115,23 +92,22 @@ function entry(): Entry {
   const onIt = gel.value
     ? [kit.gels.find((g) => g.sheet.name === gel.value)?.sheet ?? rig.gels?.find((g) => g.name === gel.value)]
     : []
-  const metres = distance.value.trim() ? numberOf(distance.value) : undefined
   return {
     light: {
-      light: before?.id ?? newId(),
-      role: before?.role ?? ROLES.find((r) => r.value === role.value)?.role ?? 'rim',
+      light: before?.id ?? as.value,
+      role: before?.role ?? adds.find((a) => a.id === as.value)?.role ?? 'rim',
       unit: chosenUnit.value,
       dial: chosenUnit.value && dial.value.trim() ? dial.value.trim() : undefined,
       modifier: kept ? before?.modifier : gear?.name,
-      distance: typeof metres === 'number' ? toMetres(metres, length) : (metres as never),
+      distance: distance.value.trim() ? metresOf(distance.value, length) : undefined,
       rig: {
         shape: kept ? rig.shape : gear?.shape,
         grid: grid.value === 'on' ? (fitting.value ?? undefined) : undefined,
         gels: onIt.filter((g) => g !== undefined),
-        angle: typed(angle.value),
+        angle: given(angle.value),
         group: group.value || undefined,
-        channel: typed(channel.value),
-        circuit: typed(circuit.value),
+        channel: given(channel.value),
+        circuit: given(circuit.value),
         kit: fromKit,
         calibration: fromKit ? (kit.calibration(fromKit.unit, fromKit.modifier) ?? rig.calibration) : undefined,
       },
@@ -140,11 +116,7 @@ function entry(): Entry {
 }
 
 async function save(): Promise<void> {
-  const now = entry()
-  refused.value = await board.check(now)
-  if (refused.value) return
-  board.write(now)
-  emit('close')
+  if (await write(entry())) emit('close')
 }
 
 function remove(): void {
@@ -154,9 +126,8 @@ function remove(): void {
 
 /** Cautions that go with what is chosen, where it is put on. */
 const cautions = computed(() => {
-  const notes = (id: string) => kit.items.find((i) => i.id === id)?.notes.filter((n) => n.caution) ?? []
-  const gelNotes = gel.value ? kit.items.find((i) => isNamed(i.is, gel.value))?.notes.filter((n) => n.caution) : []
-  return [...notes(unit.value).slice(1, 2), ...(gelNotes ?? [])]
+  const on = kit.items.filter((i) => i.id === unit.value || (gel.value && isNamed(i.is, gel.value)))
+  return on.flatMap((i) => i.notes.filter((n) => n.put_on))
 })
 const isNamed = (is: Gear, name: string) => 'gel' in is && is.gel.name === name
 </script>
@@ -170,7 +141,12 @@ const isNamed = (is: Gear, name: string) => 'gel' in is && is.gel.name === name
     <form class="mt-4 grid grid-cols-6 gap-x-3 gap-y-3" @submit.prevent="save">
       <div v-if="adding" class="col-span-6">
         <span class="label text-text-2">What it is for</span>
-        <ChoiceList v-model="role" label="What it is for" :options="ROLES" class="mt-1" />
+        <ChoiceList
+          v-model="as"
+          label="What it is for"
+          :options="adds.map((a) => ({ value: a.id, words: a.words }))"
+          class="mt-1"
+        />
       </div>
       <div class="col-span-4">
         <span class="label text-text-2">Unit</span>

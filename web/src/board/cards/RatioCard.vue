@@ -21,15 +21,6 @@ const convention = computed({
 })
 const anchor = computed({ get: () => shown.value.anchor, set: (a) => change({ anchor: a }) })
 
-const CONVENTIONS = [
-  { value: 'lit_shadow', words: 'lit : shadow' },
-  { value: 'readings', words: 'by readings' },
-] as const
-const ANCHORS = [
-  { value: 'lit_side', words: 'lit side on 0' },
-  { value: 'key_alone', words: 'key alone on 0' },
-] as const
-
 const rows = computed(() => {
   const f = face.value
   if (!f) return []
@@ -58,8 +49,8 @@ const rows = computed(() => {
       >
         {{ board.board?.ratio?.shown ?? 'no ratio' }}
       </StepField>
-      <ChoiceList v-model="convention" label="What the ratio means" :options="CONVENTIONS" />
-      <ChoiceList v-model="anchor" label="What lies on 0" :options="ANCHORS" />
+      <ChoiceList v-model="convention" label="What the ratio means" :options="scales.choices.conventions" />
+      <ChoiceList v-model="anchor" label="What lies on 0" :options="scales.choices.anchors" />
     </div>
     <table class="mt-1 w-full text-body">
       <thead>

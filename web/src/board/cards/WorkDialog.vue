@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
-import type { Entry, Refused, Schools } from '@/api/client'
+import type { Scales, Schools } from '@/api/client'
 import CameraCard from './CameraCard.vue'
-import { numberOf } from '@/forms/numbers'
+import { among, useEntryForm } from '@/forms/entry'
+import { given, numberOf, shown } from '@/forms/numbers'
 import { byName, offers } from '@/forms/offers'
-import { RECEPTORS } from '@/board/meter/how'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -15,23 +15,26 @@ import TextField from '@/ui/TextField.vue'
 import WayRow from './WayRow.vue'
 
 /** The ways of working in this look, each with what it does here; the transmitter and its groups; the mains, and the pace. */
+const { scales } = defineProps<{ scales: Scales }>()
 const emit = defineEmits<{ close: [] }>()
+const { choices, usual } = scales
 const board = useBoard()
 const kit = useKit()
 onMounted(() => kit.load().catch(() => undefined))
 
-const schools = computed<Schools>(() => board.view?.setup.schools ?? {})
+const schools = computed(() => board.view?.setup.schools ?? usual.schools)
 const effects = computed(() => board.board?.schools)
 /** One of the ways, as a field that writes all of them. */
-function school<K extends keyof Schools>(key: K, usual: NonNullable<Schools[K]>) {
+function school<K extends keyof Schools>(key: K) {
   return computed({
-    get: () => (schools.value[key] ?? usual) as NonNullable<Schools[K]>,
+    // The server always says all of them; only what is written may leave some out.
+    get: () => schools.value[key] as Required<Schools>[K],
     set: (value) => board.write({ schools: { ...schools.value, [key]: value } }),
   })
 }
-const follow = school('follow', 'lights_follow')
-const step = school('step', 'tenths')
-const receptor = school('receptor', 'dome_to_camera')
+const follow = school('follow')
+const step = school('step')
+const receptor = school('receptor')
 const length = computed({
   get: () => board.board?.length ?? 'metres',
   set: (unit) => board.write({ length: { unit } }),
@@ -39,11 +42,11 @@ const length = computed({
 
 const ratio = computed(() => board.view?.setup.ratio)
 const anchor = computed({
-  get: () => ratio.value?.anchor ?? 'lit_side',
+  get: () => ratio.value?.anchor ?? usual.ratio.anchor,
   set: (now) => ratio.value && board.write({ ratio: { target: { ...ratio.value, anchor: now } } }),
 })
 const convention = computed({
-  get: () => ratio.value?.convention ?? 'lit_shadow',
+  get: () => ratio.value?.convention ?? usual.ratio.convention,
   set: (now) => ratio.value && board.write({ ratio: { target: { ...ratio.value, convention: now } } }),
 })
 
@@ -59,101 +62,62 @@ const supplies = computed(() => board.view?.setup.supplies)
 const volts = ref('')
 const breaker = ref('')
 const pace = ref('')
-const refused = ref<Refused>()
+const mains = useEntryForm(board, among('volts', 'breaker', 'pace'))
 watch(
   supplies,
   (now) => {
-    volts.value = now?.volts == null ? '' : String(now.volts)
-    breaker.value = String(now?.breaker ?? 16)
-    pace.value = now?.pace == null ? '' : String(now.pace)
+    volts.value = shown(now?.volts)
+    breaker.value = shown((now ?? usual.supplies).breaker)
+    pace.value = shown(now?.pace)
   },
   { immediate: true },
 )
-async function saveSupplies(): Promise<void> {
-  const entry: Entry = {
-    supplies: {
-      volts: volts.value.trim() ? (numberOf(volts.value) as number) : undefined,
-      breaker: numberOf(breaker.value) as number,
-      pace: pace.value.trim() ? (numberOf(pace.value) as number) : undefined,
-    },
-  }
-  refused.value = await board.check(entry)
-  if (!refused.value) board.write(entry)
-}
-const wrong = (field: string) => (refused.value?.isAt(field) ? refused.value.problem.detail : undefined)
+const saveSupplies = () =>
+  mains.write({
+    supplies: { volts: given(volts.value), breaker: numberOf(breaker.value), pace: given(pace.value) },
+  })
 
-const FOLLOW = [
-  { value: 'lights_follow', words: 'lights the camera' },
-  { value: 'camera_follows', words: 'camera the lights' },
-] as const
-const STEPS = [
-  { value: 'tenths', words: 'tenths' },
-  { value: 'thirds', words: 'thirds' },
-  { value: 'halves', words: 'halves' },
-] as const
-const HELD = RECEPTORS.flatMap((r) => (r.value === '' ? [] : [{ value: r.value, words: r.words }]))
-const ANCHORS = [
-  { value: 'lit_side', words: 'the lit side' },
-  { value: 'key_alone', words: 'the key alone' },
-] as const
-const CONVENTIONS = [
-  { value: 'lit_shadow', words: 'lit : shadow' },
-  { value: 'readings', words: 'by readings' },
-] as const
-const LENGTHS = [
-  { value: 'metres', words: 'metres' },
-  { value: 'feet', words: 'feet' },
-] as const
-const TONES = [
-  { value: 'light', words: 'a light scene' },
-  { value: 'middle', words: 'middle tones' },
-  { value: 'dark', words: 'a dark scene' },
-] as const
-type Tone = (typeof TONES)[number]['value']
-const tone = ref<Tone>('middle')
+const tone = ref<(typeof choices.tones)[number]['value']>('middle')
 const gave = ref('')
 const lit = computed(() => board.view?.setup.lights.filter((l) => l.unit) ?? [])
 const lights = computed(() =>
   lit.value.map((l) => ({ value: l.id, words: board.board?.lanes.find((lane) => lane.id === l.id)?.name ?? l.id })),
 )
 const light = ref(lit.value[0]?.id ?? '')
-const automaticRefused = ref<Refused>()
+const automatic = useEntryForm(board, () => 'gave')
 async function saveAutomatic(): Promise<void> {
-  const entry: Entry = { automatic: { light: light.value, gave: gave.value.trim(), tone: tone.value } }
-  automaticRefused.value = await board.check(entry)
-  if (automaticRefused.value) return
-  board.write(entry)
-  emit('close')
+  const entry = { automatic: { light: light.value, gave: gave.value.trim(), tone: tone.value } }
+  if (await automatic.write(entry)) emit('close')
 }
 </script>
 
 <template>
   <ModalDialog open title="Ways of working" @close="emit('close')">
     <div class="mt-3 grid gap-4">
-      <CameraCard v-if="board.scales" :scales="board.scales" class="!bg-transparent !p-0 min-[720px]:hidden" />
+      <CameraCard :scales="scales" class="!bg-transparent !p-0 min-[720px]:hidden" />
       <section class="grid gap-2" aria-label="Schools">
         <WayRow label="Who follows" :effect="effects?.follow">
-          <SegmentedChoice v-model="follow" label="Who follows" :options="FOLLOW" />
+          <SegmentedChoice v-model="follow" label="Who follows" :options="choices.follows" />
         </WayRow>
         <WayRow label="Told in" :effect="effects?.step">
-          <SegmentedChoice v-model="step" label="Differences told in" :options="STEPS" />
+          <SegmentedChoice v-model="step" label="Differences told in" :options="choices.steps" />
         </WayRow>
         <WayRow label="The meter is held" :effect="effects?.receptor">
-          <ChoiceList v-model="receptor" label="The meter is held" :options="HELD" />
+          <ChoiceList v-model="receptor" label="The meter is held" :options="choices.receptors" />
         </WayRow>
         <template v-if="ratio">
-          <WayRow label="On 0 lies" :effect="effects?.anchor">
-            <SegmentedChoice v-model="anchor" label="On 0 lies" :options="ANCHORS" />
+          <WayRow label="What lies on 0" :effect="effects?.anchor">
+            <SegmentedChoice v-model="anchor" label="On 0 lies" :options="choices.anchors" />
           </WayRow>
           <WayRow
             :label="`${board.board?.ratio?.shown} means`"
             :effect="`${board.board?.ratio?.stops}; the same light is ${board.board?.ratio?.other}.`"
           >
-            <SegmentedChoice v-model="convention" label="The ratio means" :options="CONVENTIONS" />
+            <SegmentedChoice v-model="convention" label="The ratio means" :options="choices.conventions" />
           </WayRow>
         </template>
         <WayRow label="Distances in">
-          <SegmentedChoice v-model="length" label="Distances in" :options="LENGTHS" />
+          <SegmentedChoice v-model="length" label="Distances in" :options="choices.lengths" />
         </WayRow>
       </section>
 
@@ -184,13 +148,14 @@ async function saveAutomatic(): Promise<void> {
       <form class="border-t border-line pt-3" aria-labelledby="work-mains" @submit.prevent="saveSupplies">
         <h3 id="work-mains" class="text-head font-[650]">Mains and pace</h3>
         <div class="mt-2 grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-3">
-          <TextField v-model="volts" label="Mains here" suffix="V" :wrong="wrong('volts')" />
-          <TextField v-model="breaker" label="One circuit" suffix="A" :wrong="wrong('breaker')" />
-          <TextField v-model="pace" label="A frame each" suffix="s" :wrong="wrong('pace')" />
+          <TextField v-model="volts" label="Mains here" suffix="V" :wrong="mains.wrong('volts')" />
+          <TextField v-model="breaker" label="One circuit" suffix="A" :wrong="mains.wrong('breaker')" />
+          <TextField v-model="pace" label="A frame each" suffix="s" :wrong="mains.wrong('pace')" />
           <button type="submit" class="h-8 rounded-key border border-edge px-3 font-[650]">Set</button>
         </div>
+        <p v-if="mains.elsewhere.value" class="label mt-1 text-warn" role="alert">{{ mains.elsewhere.value }}</p>
         <template v-for="circuit in board.board?.circuits ?? []" :key="circuit.number">
-          <p class="mt-2" :class="circuit.load > 1 ? 'font-[650]' : ''">
+          <p class="mt-2" :class="circuit.over ? 'font-[650]' : ''">
             Circuit {{ circuit.number }}: {{ circuit.words }}
           </p>
           <p class="label text-text-2">{{ circuit.units.join(', ') }}</p>
@@ -210,10 +175,14 @@ async function saveAutomatic(): Promise<void> {
             <span class="label text-text-2">Light</span>
             <ChoiceList v-model="light" label="Light" :options="lights" class="mt-1" />
           </div>
-          <TextField v-model="gave" label="Automatic gave" :wrong="automaticRefused?.problem.detail" />
+          <TextField
+            v-model="gave"
+            label="Automatic gave"
+            :wrong="automatic.wrong('gave') ?? automatic.elsewhere.value"
+          />
           <div>
             <span class="label text-text-2">Of</span>
-            <ChoiceList v-model="tone" label="Tone of the scene" :options="TONES" class="mt-1" />
+            <ChoiceList v-model="tone" label="Tone of the scene" :options="choices.tones" class="mt-1" />
           </div>
           <button type="submit" class="h-8 rounded-key border border-edge px-3 font-[650]">Log</button>
         </div>

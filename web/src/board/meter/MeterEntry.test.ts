@@ -2,7 +2,8 @@ import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
-import type { Entry, Refused, Scales, SetupView } from '@/api/client'
+import type { Refused, Scales, SetupView } from '@/api/client'
+import type { TypedEntry } from '@/forms/entry'
 import { useBoard } from '@/look/board'
 import { useNotices } from '@/ui/notices'
 import MeterEntry from './MeterEntry.vue'
@@ -20,7 +21,7 @@ const refusal = (detail: string) => ({ problem: { detail } }) as unknown as Refu
 describe('the meter entry', () => {
   let board: ReturnType<typeof useBoard>
   let page: VueWrapper
-  let written: Entry[]
+  let written: TypedEntry[]
   /** Answers of the check, one for each reading, given when the test says so. */
   let checks: ((refused?: Refused) => Promise<void>)[]
 

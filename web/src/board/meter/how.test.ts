@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
-import type { Lane, SetupView } from '@/api/client'
+import { api, type Lane, type SetupView } from '@/api/client'
 import { useBoard } from '@/look/board'
 import { useHow } from './how'
 
@@ -9,10 +9,21 @@ const lane = (id: string, kind: Lane['kind']) => ({ id, kind, name: id[0]?.toUpp
 const LANES = [lane('room', 'room'), lane('key', 'light'), lane('fill', 'light'), lane('whole', 'whole')]
 
 describe('how a reading is taken', () => {
-  beforeEach(() => {
+  beforeEach(async () => {
     setActivePinia(createPinia())
     localStorage.clear()
-    useBoard().accept({ board: { lanes: LANES }, tape: { items: [] } } as unknown as SetupView)
+    const view = { id: 'look', board: { lanes: LANES }, tape: { items: [] } } as unknown as SetupView
+    const choices = {
+      receptors: [{ value: 'dome_to_light', words: 'dome to the light' }],
+      lamps: [{ value: 'on', words: 'lamps on' }],
+    }
+    vi.spyOn(api, 'GET').mockImplementation(((path: string) =>
+      Promise.resolve({ data: path === '/api/scales' ? { choices } : view, response: new Response() })) as never)
+    await useBoard().open('look')
+  })
+  afterEach(() => {
+    useBoard().leave()
+    vi.restoreAllMocks()
   })
 
   it('says nothing where all is as usual', () => {

@@ -1,61 +1,19 @@
 import { useStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { How, Lane, RoomLight } from '@/api/client'
-import { numberOf } from '@/forms/numbers'
+import type { Typed } from '@/forms/entry'
+import { given } from '@/forms/numbers'
 import { useBoard } from '@/look/board'
 
 type Place = NonNullable<How['place']>
 type Receptor = NonNullable<How['receptor']>
 type Metered = NonNullable<How['metered']>
 
-export const PLACES: { value: '' | Place; words: string }[] = [
-  { value: '', words: 'where it works' },
-  { value: 'face', words: 'at the face' },
-  { value: 'shadow_side', words: 'at the shadow side' },
-  { value: 'hair_or_shoulder', words: 'at hair or shoulder' },
-  { value: 'ground', words: 'at the ground' },
-]
-export const RECEPTORS: { value: '' | Receptor; words: string }[] = [
-  { value: '', words: 'as this look has it' },
-  { value: 'dome_to_camera', words: 'dome to the camera' },
-  { value: 'dome_to_light', words: 'dome to the light' },
-  { value: 'flat_to_light', words: 'flat to the light' },
-  { value: 'flat_to_camera', words: 'flat to the camera' },
-]
-export const METERED: { value: '' | Metered; words: string }[] = [
-  { value: '', words: 'not said' },
-  { value: 'cordless', words: 'without cord' },
-  { value: 'cord', words: 'with cord' },
-]
-
 type Lamps = NonNullable<RoomLight['lamps']>
-/** Where the room is read. */
-export const ROOM_PLACES: { value: '' | Place; words: string }[] = [
-  { value: '', words: 'at the sitter' },
-  { value: 'ground', words: 'at the ground' },
-]
-export const LAMPS: { value: '' | Lamps; words: string }[] = [
-  { value: '', words: 'not said' },
-  { value: 'window', words: 'window' },
-  { value: 'on', words: 'lamps on' },
-  { value: 'off', words: 'lamps off' },
-]
-/** Where the room's light comes from, degrees from the camera; camera left is negative. */
-export const BEARINGS: { value: string; words: string }[] = [
-  { value: '', words: 'not said' },
-  { value: '0', words: 'from the camera' },
-  { value: '-45', words: 'front left' },
-  { value: '-90', words: 'camera left' },
-  { value: '-135', words: 'behind, left' },
-  { value: '180', words: 'behind' },
-  { value: '135', words: 'behind, right' },
-  { value: '90', words: 'camera right' },
-  { value: '45', words: 'front right' },
-]
-
 /** How the next reading is taken: which other lights are on, where, how the meter is held and fired. */
 export function useHow(subject: () => Lane | undefined) {
   const board = useBoard()
+  const choices = computed(() => board.scales?.choices)
   const on = ref<string[]>([])
   const place = ref<'' | Place>('')
   // A meter's receptor and cord stay as they are from reading to reading; what was on does not.
@@ -93,11 +51,11 @@ export function useHow(subject: () => Lane | undefined) {
   })
 
   /** What is known of the room's light, with a reading of the room. */
-  const light = computed<RoomLight | undefined>(() => {
+  const light = computed<Typed<RoomLight> | undefined>(() => {
     if (subject()?.kind !== 'room') return undefined
-    const now: RoomLight = {
+    const now: Typed<RoomLight> = {
       lamps: lamps.value || undefined,
-      kelvin: kelvin.value.trim() ? (numberOf(kelvin.value) as number) : undefined,
+      kelvin: given(kelvin.value),
       time: time.value.trim() || undefined,
       from: from.value === '' ? undefined : Number(from.value),
     }
@@ -109,12 +67,12 @@ export function useHow(subject: () => Lane | undefined) {
     const lane = subject()
     if (lane?.kind === 'room') {
       const at = place.value === 'ground' ? 'at the ground' : 'flash off'
-      const lit = LAMPS.find((l) => l.value !== '' && l.value === lamps.value)?.words
+      const lit = choices.value?.lamps.find((l) => l.value === lamps.value)?.words
       return [at, lit, kelvin.value.trim() && `${kelvin.value.trim()} K`].filter(Boolean).join(', ')
     }
     const named = others.value.filter((o) => on.value.includes(o.value)).map((o) => o.words.toLowerCase())
     const lights = lane?.kind === 'whole' ? 'all on' : named.length > 0 ? `with ${named.join(', ')}` : 'alone'
-    const held = receptor.value ? `, ${RECEPTORS.find((r) => r.value === receptor.value)?.words}` : ''
+    const held = receptor.value ? `, ${choices.value?.receptors.find((r) => r.value === receptor.value)?.words}` : ''
     return `${lights}${held}`
   })
 
@@ -122,5 +80,5 @@ export function useHow(subject: () => Lane | undefined) {
     on.value = []
   }
 
-  return { on, place, receptor, metered, lamps, kelvin, time, from, others, how, light, words, logged }
+  return { on, place, receptor, metered, lamps, kelvin, time, from, others, choices, how, light, words, logged }
 }

@@ -1,6 +1,7 @@
 import { computed, watch } from 'vue'
-import type { Entry, Lane } from '@/api/client'
+import type { Lane } from '@/api/client'
 import { useBoard } from '@/look/board'
+import type { TypedEntry } from '@/forms/entry'
 import { useHow } from './how'
 
 const READ: Lane['kind'][] = ['room', 'light', 'whole']
@@ -12,7 +13,7 @@ export function useReading(shows: () => string, meter: () => { iso?: string; shu
   const subjects = computed(() => board.view?.board.lanes.filter((l) => READ.includes(l.kind)) ?? [])
   const subject = computed(() => subjects.value.find((l) => l.id === board.chosen) ?? subjects.value[0])
   const how = useHow(() => subject.value)
-  const entry = computed<Entry | undefined>(() => {
+  const entry = computed<TypedEntry | undefined>(() => {
     const [typed, of] = [shows().trim(), subject.value?.id]
     return typed && of
       ? { reading: { of, shows: typed, ...meter(), how: how.how.value, light: how.light.value } }

@@ -28,7 +28,7 @@ describe('a piece of the kit in its form', () => {
   it.each(KINDS)('begins with what is usual: $one', ({ kind }) => {
     const values = empty(kind)
     expect(shown(kind, values).length).toBeGreaterThan(1)
-    expect(told(gearOf(kind, { ...values, name: 'New' }))).toBeTypeOf('string')
+    expect(told(gearOf(kind, { ...values, name: 'New' }) as Gear)).toBeTypeOf('string')
   })
 
   it('shows only what the chosen dial needs', () => {

@@ -1,4 +1,5 @@
 import type { Gear } from '@/api/client'
+import type { Typed } from '@/forms/entry'
 import { numberOf } from '@/forms/numbers'
 import { putAt, valueAt } from '@/forms/paths'
 import type { GearKind } from '@/look/kit'
@@ -66,7 +67,7 @@ function prefix(path: string, part: string): string {
 }
 
 /** A form as the piece that it describes. */
-export function gearOf(kind: GearKind, values: Values): Gear {
+export function gearOf(kind: GearKind, values: Values): Typed<Gear> {
   const sheet: Sheet = {}
   for (const field of shown(kind, values)) {
     const text = values[field.path] ?? ''
@@ -84,12 +85,12 @@ export function gearOf(kind: GearKind, values: Values): Gear {
     else if (field.as === 'lowest') putAt(sheet, field.path, numberOf(text.trim().replace(/^1\//, '')))
     else putAt(sheet, field.path, text.trim())
   }
-  return { [kind]: sheet } as unknown as Gear
+  return { [kind]: sheet } as Typed<Gear>
 }
 
 /** The field that a problem of the server belongs to: its path, or the first field within it. */
-export function fieldAt(kind: GearKind, values: Values, problem: string | null | undefined): string | undefined {
-  const path = problem?.replace(`is.${kind}.`, '').replaceAll(/\[\d+\]/g, '')
+export function fieldAt(kind: GearKind, values: Values, problem: string): string | undefined {
+  const path = problem.replace(`is.${kind}.`, '').replaceAll(/\[\d+\]/g, '')
   if (!path) return undefined
   const fields = shown(kind, values).filter((f) => !f.path.startsWith('@'))
   return (

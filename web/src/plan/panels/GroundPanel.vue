@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted } from 'vue'
 import type { GroundTone } from '@/api/client'
+import { signed } from '@/forms/numbers'
 import { useBoard } from '@/look/board'
 import { usePlan } from '@/plan/store'
 import PushButton from '@/ui/PushButton.vue'
@@ -21,7 +22,7 @@ type Wish = 'open' | 'black' | 'grey' | 'white'
 const usual = computed(() => board.scales?.usual.grey ?? 0)
 const level = computed(() => {
   const wish = ground.value?.wish
-  return wish && typeof wish === 'object' ? (wish.grey.level as number) : usual.value
+  return wish && typeof wish === 'object' ? wish.grey.level : usual.value
 })
 const wish = computed({
   get: (): Wish => {
@@ -34,7 +35,6 @@ function say(tone: GroundTone | null): void {
   board.write({ ground_tone: { tone } })
 }
 const stepped = (by: number) => say({ grey: { level: Math.round((level.value + by) * 10) / 10 } })
-const signed = (v: number) => (v > 0 ? '+' : v < 0 ? '−' : '') + Math.abs(v).toFixed(1)
 const OPTIONS = [
   { value: 'open', words: 'open' },
   { value: 'black', words: 'Black' },

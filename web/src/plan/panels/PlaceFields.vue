@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Entry, PlanLight } from '@/api/client'
+import type { PlanLight } from '@/api/client'
+import { useEntryForm } from '@/forms/entry'
 import { numberOf } from '@/forms/numbers'
-import { abbreviated, inUnit, toMetres } from '@/forms/lengths'
+import { abbreviated, inUnit, metresOf } from '@/forms/lengths'
 import { useBoard } from '@/look/board'
 import { kept } from '@/forms/paths'
 import PushButton from '@/ui/PushButton.vue'
@@ -19,40 +20,28 @@ const fields = computed<{ is: Field; words: string; unit: string }[]>(() => [
   { is: 'height', words: 'Height', unit: abbreviated(length) },
 ])
 const shown = computed<Record<Field, string>>(() => ({
-  distance: inUnit(light.around.distance as number, length),
+  distance: inUnit(light.around.distance, length),
   round: String(light.around.round).replace('-', '−'),
-  height: inUnit(light.around.height as number, length),
+  height: inUnit(light.around.height, length),
 }))
 const typed = ref({ ...shown.value })
-const wrong = ref<string>()
+const { elsewhere: wrong, write, clear } = useEntryForm(board)
 /** What was typed went out: what comes back stands for it. */
 let written = false
 watch([shown, () => light.light], ([now, id], [before, idBefore]) => {
   // Another light has other numbers; else what is typed stays while the rest follows.
   typed.value = id === idBefore && !written ? kept(typed.value, before, now) : { ...now }
-  if (id !== idBefore) wrong.value = undefined
+  if (id !== idBefore) clear()
   written = false
 })
 
-/** Checked first: what is wrong stays in its field, with what would be right. */
-async function write(): Promise<void> {
+/** Checked first: what is wrong stays in its field, with what would be right. What was not touched goes out to the last digit. */
+async function save(): Promise<void> {
   if (fields.value.every((f) => typed.value[f.is] === shown.value[f.is])) return
-  const number = (f: Field, now: number) => (typed.value[f] === shown.value[f] ? now : numberOf(typed.value[f]))
-  const metres = (f: 'distance' | 'height', now: number) => {
-    const n = number(f, now)
-    return typeof n === 'number' && typed.value[f] !== shown.value[f] ? toMetres(n, length) : n
-  }
-  const around = {
-    distance: metres('distance', light.around.distance as number),
-    round: number('round', light.around.round as number),
-    height: metres('height', light.around.height as number),
-  }
-  const entry = { placed: { light: light.light, around } } as unknown as Entry
-  const refused = await board.check(entry)
-  wrong.value = refused?.problem.detail
-  if (refused) return
-  written = true
-  board.write(entry)
+  const number = (f: Field) => (f === 'round' ? numberOf(typed.value[f]) : metresOf(typed.value[f], length))
+  const now = (f: Field) => (typed.value[f] === shown.value[f] ? light.around[f] : number(f))
+  const around = { distance: now('distance'), round: now('round'), height: now('height') }
+  if (await write({ placed: { light: light.light, around } })) written = true
 }
 
 const place = computed(() => placeOf(board.view?.setup, light.light))
@@ -65,7 +54,7 @@ function lie(): void {
 </script>
 
 <template>
-  <form class="flex flex-wrap items-end gap-2" :aria-label="`Place of ${light.name}`" @submit.prevent="write">
+  <form class="flex flex-wrap items-end gap-2" :aria-label="`Place of ${light.name}`" @submit.prevent="save">
     <label v-for="f in fields" :key="f.is" class="label min-w-0 text-text-2">
       {{ f.words }}
       <span class="mt-1 flex items-center gap-1">
@@ -76,7 +65,7 @@ function lie(): void {
           :aria-label="`${f.words} of ${light.name}`"
           inputmode="decimal"
           autocomplete="off"
-          @blur="write"
+          @blur="save"
         />{{ f.unit }}
       </span>
     </label>

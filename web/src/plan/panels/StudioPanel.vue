@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
-import type { Entry, Refused } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { useEntryForm } from '@/forms/entry'
+import { asText } from '@/forms/offers'
 import { useBoard } from '@/look/board'
 import { usePlan } from '@/plan/store'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -16,7 +17,6 @@ import {
   panelForm,
   SITTER,
   studioOf,
-  TONES,
   WALL_TONES,
   WALLS,
   WINDOW,
@@ -30,8 +30,8 @@ const board = useBoard()
 const plan = usePlan()
 const length = computed(() => plan.rest?.length ?? 'metres')
 const form = ref<StudioForm>()
-const refused = shallowRef<Refused>()
-const stands = computed(() => plan.rest && formOf(plan.rest.studio, length.value))
+const stands = computed(() => plan.rest && formOf(plan.rest))
+const choices = computed(() => board.scales?.choices)
 // Somebody may drag the camera, or write from another window, while something is typed here.
 watch(
   [stands, length],
@@ -53,53 +53,37 @@ const asked = computed(() => {
     ...(form.value?.panels ?? []).flatMap((_, i) => paths(PANEL, `panels[${i}].`)),
   ]
 })
-const named = computed(() => asked.value.find((path) => refused.value?.problem.field?.endsWith(`studio.${path}`)))
-const wrong = (path: string) => (named.value === path ? refused.value?.problem.detail : undefined)
-const elsewhere = computed(() => (named.value ? undefined : refused.value?.problem.detail))
-const tones = (now = '') =>
-  TONES.some((t) => t.value === now) ? [...TONES] : [...TONES, { value: now, words: `throws back ${now}` }]
+const { wrong, elsewhere, write, clear } = useEntryForm(board, (field) =>
+  asked.value.find((path) => field.endsWith(`studio.${path}`)),
+)
+/** What surfaces throw back, in words; a number in between keeps its own. */
+const tones = (now = '') => {
+  const all = asText(choices.value?.surfaces)
+  return all.some((t) => t.value === now) ? all : [...all, { value: now, words: `throws back ${now}` }]
+}
 
-const SIDES = [
-  { value: 'left', words: 'left wall' },
-  { value: 'right', words: 'right wall' },
-  { value: 'behind', words: 'behind the sitter' },
-  { value: 'before', words: 'behind the camera' },
-] as const
-const KINDS = [
-  { value: 'white', words: 'White reflector' },
-  { value: 'silver', words: 'Silver reflector' },
-  { value: 'dark', words: 'Dark panel' },
-  { value: 'flag', words: 'Flag' },
-] as const
 function addWindow(): void {
-  form.value?.windows.push(windowForm({ along: 0, width: 1.2 }, 'left', length.value))
+  if (plan.rest) form.value?.windows.push(windowForm(plan.rest.offers.window, length.value))
 }
-/** Where it is most wanted: beside the face, on the side away from the key. */
 function addPanel(): void {
-  const key = plan.rest?.lights.find((l) => l.role === 'key')
-  const side = (key?.at.x ?? -1) < 0 ? 1 : -1
-  const panel = { kind: 'white', at: { x: 0.7 * side, y: 1.2, z: 0.2 }, width: 0.9, height: 1.2, facing: -100 * side }
-  form.value?.panels.push(panelForm(panel as unknown as Parameters<typeof panelForm>[0], length.value))
+  if (plan.rest) form.value?.panels.push(panelForm(plan.rest.offers.panel, length.value))
 }
 
-async function write(): Promise<void> {
-  const now = plan.rest?.studio
+async function save(): Promise<void> {
+  const now = plan.rest
   if (!now || !form.value) return
-  const studio = studioOf(form.value, now, length.value)
-  const entry: Entry = { studio }
-  refused.value = await board.check(entry)
-  if (refused.value) return
-  form.value = formOf(studio, length.value)
-  board.write(entry)
+  const studio = studioOf(form.value, now)
+  // What was written is now told as numbers are, whatever was typed.
+  if (await write({ studio })) form.value = formOf({ ...now, studio })
 }
 function putBack(): void {
   form.value = stands.value && structuredClone(stands.value)
-  refused.value = undefined
+  clear()
 }
 </script>
 
 <template>
-  <form v-if="form" class="card grid gap-3 p-3" aria-label="Studio" @submit.prevent="write">
+  <form v-if="form" class="card grid gap-3 p-3" aria-label="Studio" @submit.prevent="save">
     <fieldset>
       <legend class="text-head font-[650]">Sitter and camera</legend>
       <div class="mt-1 grid grid-cols-2 gap-2 min-[480px]:grid-cols-3">
@@ -124,11 +108,7 @@ function putBack(): void {
           <ChoiceList
             v-model="form.ground"
             label="What is behind the sitter"
-            :options="[
-              { value: 'none', words: 'nothing' },
-              { value: 'wall', words: 'the wall' },
-              { value: 'paper', words: 'paper or cloth' },
-            ]"
+            :options="[{ value: 'none', words: 'nothing' }, ...(choices?.grounds ?? [])]"
           />
         </LabelledField>
         <template v-if="form.ground !== 'none'">
@@ -171,7 +151,12 @@ function putBack(): void {
     <fieldset>
       <legend class="text-head font-[650]">Windows</legend>
       <div v-for="(w, i) in form.windows" :key="i" class="mt-1 flex items-end gap-2">
-        <ChoiceList v-model="w.wall" :label="`Wall of window ${i + 1}`" :options="SIDES" class="min-w-36" />
+        <ChoiceList
+          v-model="w.wall"
+          :label="`Wall of window ${i + 1}`"
+          :options="choices?.sides ?? []"
+          class="min-w-36"
+        />
         <NumberFields
           v-model="w.numbers"
           :fields="WINDOW"
@@ -193,7 +178,12 @@ function putBack(): void {
         class="mt-1 grid grid-cols-2 items-end gap-2 min-[480px]:grid-cols-[1.5fr_1fr_1fr]"
       >
         <div class="flex gap-1">
-          <ChoiceList v-model="p.kind" class="min-w-0 flex-1" :label="`Kind of panel ${i + 1}`" :options="KINDS" />
+          <ChoiceList
+            v-model="p.kind"
+            class="min-w-0 flex-1"
+            :label="`Kind of panel ${i + 1}`"
+            :options="choices?.panels ?? []"
+          />
           <PushButton :aria-label="`Take away panel ${i + 1}`" @click="form.panels.splice(i, 1)">−</PushButton>
         </div>
         <NumberFields

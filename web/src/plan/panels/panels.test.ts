@@ -2,7 +2,8 @@ import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Component } from 'vue'
-import { api, type Entry, type Plan, type PlanLight, type Refused, type SetupView } from '@/api/client'
+import { api, Refused, type Plan, type PlanLight, type SetupView } from '@/api/client'
+import type { TypedEntry } from '@/forms/entry'
 import { useBoard } from '@/look/board'
 import { usePlan } from '@/plan/store'
 import GroundPanel from './GroundPanel.vue'
@@ -18,6 +19,12 @@ const studio = {
   windows: [{ wall: 'left', along: 0.4, width: 1.2 }],
   panels: [],
 }
+const offers = {
+  ground: { kind: 'paper', behind: 2, width: 2.7, reflectance: 0.3 },
+  walls: {},
+  window: { wall: 'left', along: 0, width: 1.2 },
+  panel: { kind: 'white', at: { x: 0.7, y: 1.2, z: 0.2 }, width: 0.9, height: 1.2, facing: -100 },
+}
 const key = {
   light: 'key',
   role: 'key',
@@ -30,6 +37,7 @@ const key = {
 const plan = (more: Partial<Plan> = {}) =>
   ({
     studio,
+    offers,
     described: true,
     length: 'metres',
     lights: [key],
@@ -49,13 +57,15 @@ const view = (findings: unknown[] = []) =>
     setup: { lights: [{ id: 'key', role: 'key', place: { at: key.at } }] },
     board: { lanes: [{ id: 'key', kind: 'light' }], next: { lane: 'key' }, findings },
   }) as unknown as SetupView
+const refusal = (detail: string, field?: string) =>
+  new Refused({ type: 'about:blank', title: 'Refused', status: 422, detail, field })
 const settle = () => new Promise((r) => setTimeout(r))
 
 describe('the panels of the plan', () => {
   let board: ReturnType<typeof useBoard>
   let page: VueWrapper
   let served: Plan
-  let written: Entry[]
+  let written: TypedEntry[]
   let refused: Refused | undefined
 
   beforeEach(() => {
@@ -111,7 +121,7 @@ describe('the panels of the plan', () => {
     it('reads feet, and keeps what is wrong with why', async () => {
       await show(PlaceFields, { light: key, length: 'feet' })
       expect(field('Height').element.value).toBe('6.2')
-      refused = { problem: { detail: 'Give a larger distance.' } } as unknown as Refused
+      refused = refusal('Give a larger distance.')
       await field('Distance').setValue('1')
       await page.get('form').trigger('submit')
       await settle()
@@ -150,7 +160,7 @@ describe('the panels of the plan', () => {
       await press('Add a window')
       const along = () => page.findAll('label').filter((l) => l.text() === 'Middle at')
       expect(along()).toHaveLength(2)
-      refused = { problem: { field: 'entry.studio.windows[1].along', detail: 'Give metres.' } } as unknown as Refused
+      refused = refusal('Give metres.', 'entry.studio.windows[1].along')
       await page.get('form').trigger('submit')
       await settle()
       const second = page.get(`[id="${along()[1]?.attributes('for')}"]`)
@@ -166,7 +176,7 @@ describe('the panels of the plan', () => {
 
     it('says in one place what is wrong with no field of it', async () => {
       await show(StudioPanel)
-      refused = { problem: { field: 'entry.studio.camera.at', detail: 'The camera stands in the sitter.' } } as never
+      refused = refusal('The camera stands in the sitter.', 'entry.studio.camera.at')
       await page.get('form').trigger('submit')
       await settle()
       expect(page.get('[role="alert"]').text()).toBe('The camera stands in the sitter.')
@@ -186,10 +196,14 @@ describe('the panels of the plan', () => {
       expect(page.find('[aria-label^="Kind of panel 1"]').exists()).toBe(false)
     })
 
-    it('offers a panel where it is wanted: beside the face, away from the key', async () => {
+    it('writes the panel that is offered, once however often it is pressed', async () => {
       await show(StudioPanel)
       await press('Add a panel')
       expect([labelled('To the right').element.value, labelled('Looks').element.value]).toEqual(['0.70', '−100'])
+      const form = page.get('form')
+      await Promise.all([form.trigger('submit'), form.trigger('submit')])
+      await settle()
+      expect(written).toMatchObject([{ studio: { panels: [offers.panel] } }])
     })
   })
 

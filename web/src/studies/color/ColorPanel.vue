@@ -1,30 +1,27 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Entry, Refused, Study } from '@/api/client'
-import { numberOf } from '@/forms/numbers'
+import type { Scales, Study } from '@/api/client'
+import { useEntryForm } from '@/forms/entry'
+import { numberOf, shown } from '@/forms/numbers'
 import { useBoard } from '@/look/board'
 import StudyHead from '@/studies/StudyHead.vue'
 import TextField from '@/ui/TextField.vue'
 
 /** Lamps of another colour mixing with the flash, and the gel that matches them. */
-const { study } = defineProps<{ study: Study }>()
+const { study } = defineProps<{ study: Study; scales: Scales }>()
 const board = useBoard()
 const color = computed(() => study.color)
 const white = ref('')
 watch(
   () => board.view?.setup.camera?.white,
-  (now) => (white.value = now == null ? '' : String(now)),
+  (now) => (white.value = shown(now)),
   { immediate: true },
 )
-const refused = ref<Refused>()
-async function save(): Promise<void> {
+const { wrong, write } = useEntryForm(board, () => 'white')
+function save(): void {
   const e = board.view?.setup.camera?.exposure
   if (!e || !white.value.trim()) return
-  const entry: Entry = {
-    camera: { aperture: e.aperture, shutter: e.shutter, iso: e.iso, white: numberOf(white.value) as number },
-  }
-  refused.value = await board.check(entry)
-  if (!refused.value) board.write(entry)
+  void write({ camera: { aperture: e.aperture, shutter: e.shutter, iso: e.iso, white: numberOf(white.value) } })
 }
 </script>
 
@@ -46,10 +43,7 @@ async function save(): Promise<void> {
           <h2 class="text-head font-[650]">{{ place.name }}</h2>
           <p class="mt-1">{{ place.words }}</p>
           <p class="label mt-1 text-text-2">Room {{ place.room }}. Flash: {{ place.flash }}.</p>
-          <p class="label text-text-2">
-            Duv {{ place.duv < 0 ? '−' : '+' }}{{ Math.abs(place.duv).toFixed(4) }}; a mid-grey comes out at
-            {{ place.patch.join(', ') }}.
-          </p>
+          <p class="label text-text-2">{{ place.numbers }}</p>
         </div>
       </article>
       <p v-if="color.places.length === 0" class="card px-[18px] py-4">
@@ -62,11 +56,9 @@ async function save(): Promise<void> {
         <p>{{ color.gel.words }}</p>
       </template>
       <p v-for="note in color.notes" :key="note" class="text-text-2">{{ note }}</p>
-      <p v-if="color.gel && color.gel.gels.length > 0" class="label text-warn">
-        A gel chars on a hot lamp: switch the modelling lamp off or keep the maker's distance.
-      </p>
+      <p v-if="color.gel?.caution" class="label text-warn">{{ color.gel.caution }}</p>
       <form v-if="board.view?.setup.camera" class="mt-1 flex items-end gap-2" @submit.prevent="save">
-        <TextField v-model="white" label="White balance" suffix="K" :wrong="refused?.problem.detail" class="w-40" />
+        <TextField v-model="white" label="White balance" suffix="K" :wrong="wrong('white')" class="w-40" />
         <button type="submit" class="h-8 rounded-key border border-edge px-3 font-[650]">Set</button>
       </form>
     </div>

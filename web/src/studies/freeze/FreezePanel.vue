@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Entry, Holds, Movement, Refused, Study } from '@/api/client'
-import { numberOf } from '@/forms/numbers'
+import type { Movement, Scales, Study } from '@/api/client'
+import { among, useEntryForm } from '@/forms/entry'
+import { given, numberOf, shown } from '@/forms/numbers'
+import { orNone } from '@/forms/offers'
 import { useBoard } from '@/look/board'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import LabelledField from '@/ui/LabelledField.vue'
@@ -12,53 +14,50 @@ import TextField from '@/ui/TextField.vue'
 import DurationPlot from './DurationPlot.vue'
 
 /** What moves, how sharp it must be, and which power on which unit does it. */
-const { study } = defineProps<{ study: Study }>()
+const { study, scales } = defineProps<{ study: Study; scales: Scales }>()
+const { usual } = scales
 const board = useBoard()
 const freeze = computed(() => study.freeze)
 const kind = ref<Movement['kind'] | ''>('')
-const blur = ref('2')
+const blur = ref(shown(usual.movement.blur))
 const speed = ref('')
 const late = ref('')
 const fallen = ref('')
 const width = ref('')
-const text = (n: number | null | undefined) => (n == null ? '' : String(n))
 watch(
   () => board.view?.setup.holds?.movement,
   (now) => {
     kind.value = now?.kind ?? ''
     if (!now) return
-    blur.value = text(now.blur)
-    speed.value = text(now.speed)
-    late.value = text(now.late)
-    fallen.value = text(now.fallen)
-    width.value = text(now.width)
+    blur.value = shown(now.blur)
+    speed.value = shown(now.speed)
+    late.value = shown(now.late)
+    fallen.value = shown(now.fallen)
+    width.value = shown(now.width)
   },
   { immediate: true },
 )
-const kinds = computed(() => [
-  { value: '' as const, words: 'nothing moves' },
-  ...freeze.value.offers.map((o) => ({ value: o.kind, words: o.name })),
-])
-const usual = computed(() => freeze.value.offers.find((o) => o.kind === kind.value)?.speed)
-const refused = ref<Refused>()
-const wrong = (field: string) => (refused.value?.isAt(field) ? refused.value.problem.detail : undefined)
-const number = (typed: string) => (typed.trim() ? (numberOf(typed) as number) : undefined)
+const kinds = computed(() =>
+  orNone(
+    'nothing moves',
+    freeze.value.offers.map((o) => ({ value: o.kind, words: o.name })),
+  ),
+)
+const offer = computed(() => freeze.value.offers.find((o) => o.kind === kind.value))
+const leftOut = (number: number) => `${number} where it is left out`
+const { wrong, elsewhere, write } = useEntryForm(board, among('blur', 'speed', 'late', 'fallen', 'width'))
 
-async function save(): Promise<void> {
-  const before: Partial<Holds> = board.view?.setup.holds ?? {}
-  const movement: Movement | undefined = kind.value
-    ? {
-        kind: kind.value,
-        blur: numberOf(blur.value) as number,
-        speed: number(speed.value),
-        late: kind.value === 'jump_top' ? number(late.value) : undefined,
-        fallen: kind.value === 'falling' ? number(fallen.value) : undefined,
-        width: number(width.value),
-      }
-    : undefined
-  const entry: Entry = { holds: { ...before, movement } }
-  refused.value = await board.check(entry)
-  if (!refused.value) board.write(entry)
+function save(): void {
+  const before = board.view?.setup.holds ?? usual.holds
+  const movement = kind.value && {
+    kind: kind.value,
+    blur: numberOf(blur.value),
+    speed: given(speed.value),
+    late: offer.value?.by_top ? given(late.value) : undefined,
+    fallen: offer.value?.by_fall ? given(fallen.value) : undefined,
+    width: given(width.value),
+  }
+  void write({ holds: { ...before, movement: movement || undefined } })
 }
 </script>
 
@@ -76,30 +75,30 @@ async function save(): Promise<void> {
             v-model="speed"
             label="Its speed"
             suffix="m/s"
-            :hint="`Usually ${usual}`"
+            :hint="`Usually ${offer?.speed}`"
             :wrong="wrong('speed')"
           />
           <TextField
-            v-if="kind === 'jump_top'"
+            v-if="offer?.by_top"
             v-model="late"
             label="Caught how far from its top"
             suffix="s"
-            hint="0.05 where it is left out"
+            :hint="leftOut(usual.movement.late)"
             :wrong="wrong('late')"
           />
           <TextField
-            v-if="kind === 'falling'"
+            v-if="offer?.by_fall"
             v-model="fallen"
             label="Fallen how far"
             suffix="m"
-            hint="0.3 where it is left out"
+            :hint="leftOut(usual.movement.fallen)"
             :wrong="wrong('fallen')"
           />
           <TextField
             v-model="width"
             label="How wide it is along its way"
             suffix="mm"
-            hint="For the ghost; 10 where it is left out"
+            :hint="`For the ghost; ${leftOut(usual.movement.width)}`"
             :wrong="wrong('width')"
           />
         </template>
@@ -109,10 +108,8 @@ async function save(): Promise<void> {
         >
           Work it out
         </button>
-        <p v-if="kind === 'jump_top' || kind === 'falling' || kind === 'water'" class="label text-warn">
-          Jumps, trampolines and water need their own safety plan: a clear floor, somebody to watch, no cables and no
-          mains near water.
-        </p>
+        <p v-if="elsewhere" class="label text-warn" role="alert">{{ elsewhere }}</p>
+        <p v-if="offer?.caution" class="label text-warn">{{ offer.caution }}</p>
       </form>
       <div class="card min-w-0 p-4">
         <div class="flex flex-wrap items-baseline gap-x-6">

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Entry, Refused, Study } from '@/api/client'
-import { numberOf } from '@/forms/numbers'
+import type { Scales, Study } from '@/api/client'
+import { among, useEntryForm } from '@/forms/entry'
+import { given } from '@/forms/numbers'
 import { useBoard } from '@/look/board'
 import StudyHead from '@/studies/StudyHead.vue'
 import TextField from '@/ui/TextField.vue'
 
 /** What the frame without flash should look like, as grey patches; and what a test frame really showed. */
-const { study } = defineProps<{ study: Study }>()
+const { study } = defineProps<{ study: Study; scales: Scales }>()
 const board = useBoard()
 const frame = computed(() => study.no_flash)
 const seen = ref<Record<string, string>>({ sitter: '', ground: '' })
@@ -18,13 +19,8 @@ watch(
   },
   { immediate: true },
 )
-const refused = ref<Refused>()
-const code = (text: string) => (text.trim() ? (numberOf(text) as number) : undefined)
-async function log(): Promise<void> {
-  const entry: Entry = { frame: { no_flash: { sitter: code(seen.value.sitter), ground: code(seen.value.ground) } } }
-  refused.value = await board.check(entry)
-  if (!refused.value) board.write(entry)
-}
+const { wrong, elsewhere, write } = useEntryForm(board, among('sitter', 'ground'))
+const log = () => write({ frame: { no_flash: { sitter: given(seen.value.sitter), ground: given(seen.value.ground) } } })
 </script>
 
 <template>
@@ -56,14 +52,12 @@ async function log(): Promise<void> {
           class="mt-3"
           :label="`What a mid-grey at the ${place.place} really became`"
           suffix="of 255"
-          :wrong="refused?.isAt(place.place) ? refused.problem.detail : undefined"
+          :wrong="wrong(place.place)"
         />
         <p v-if="place.seen_words" class="mt-2 font-[650]">{{ place.seen }}: {{ place.seen_words }}</p>
       </article>
       <div class="col-span-full">
-        <p v-if="refused && !refused.isAt('sitter') && !refused.isAt('ground')" class="mb-2 text-warn">
-          {{ refused.problem.detail }}
-        </p>
+        <p v-if="elsewhere" class="mb-2 text-warn" role="alert">{{ elsewhere }}</p>
         <button
           type="submit"
           class="inline-flex h-8 items-center rounded-key border border-act bg-act px-3 font-[650] text-act-t"

@@ -8,15 +8,7 @@ const W = 216
 const H = 144
 const black = computed(() => H * shutter.black)
 /** The light that loses most shows how uneven it gets. */
-const worst = computed(() =>
-  // A band says enough: where it lies, a tail is of no account.
-  (shutter.black > 0.005 ? [] : shutter.lights)
-    .filter((l) => l.gradient.length > 0)
-    .reduce<Study['shutter']['lights'][number] | undefined>(
-      (most, l) => ((l.lost ?? 0) < (most?.lost ?? -0.03) ? l : most),
-      undefined,
-    ),
-)
+const worst = computed(() => shutter.lights.find((l) => l.id === shutter.worst))
 /** From the foot, where the second curtain starts, to the top. */
 const stops = computed(() => {
   const steps = worst.value?.gradient ?? []

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Entry, Firing, Refused, Study } from '@/api/client'
-import { answered, api, Refused as RefusedError } from '@/api/client'
+import { answered, api, type Firing, type Question, type Scales, type Study } from '@/api/client'
+import { among, useEntryForm, useForm, type Typed } from '@/forms/entry'
 import { numberOf, scaledNumber } from '@/forms/numbers'
 import { useBoard } from '@/look/board'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -14,12 +14,12 @@ import CurtainDrawing from './CurtainDrawing.vue'
 import FrameBand from './FrameBand.vue'
 
 /** What the shutter does to flash, drawn; high-speed sync in its three places; the true sync time from test frames. */
-const { study } = defineProps<{ study: Study }>()
+const { study, scales } = defineProps<{ study: Study; scales: Scales }>()
 const board = useBoard()
 const shutter = computed(() => study.shutter)
 const firing = computed<Firing>(() => board.view?.setup.firing ?? {})
 
-const times = computed(() => (board.scales?.shutters ?? []).map((s) => ({ value: s, words: `${s} s` })))
+const times = scales.shutters.map((s) => ({ value: s, words: `${s} s` }))
 const now = computed({
   get: () => board.view?.setup.camera?.exposure.shutter ?? '',
   set: (to) => {
@@ -48,41 +48,28 @@ watch(
   },
   { immediate: true },
 )
-const refused = ref<Refused>()
-const wrong = (field: string) => (refused.value?.isAt(field) ? refused.value.problem.detail : undefined)
-async function saveFiring(): Promise<void> {
-  const entry: Entry = {
-    firing: {
-      ...firing.value,
-      delay: scaledNumber(delay.value, 0.001) as number,
-      extra: numberOf(extra.value) as number,
-    },
-  }
-  refused.value = await board.check(entry)
-  if (!refused.value) board.write(entry)
-}
+const { wrong, write } = useEntryForm(board, among('delay', 'extra'))
+const saveFiring = () =>
+  write({
+    firing: { ...firing.value, delay: scaledNumber(delay.value, 0.001), extra: numberOf(extra.value) },
+  })
 
 /** Clipped test frames, as they are typed: the time, and how much came out black. */
 const frames = ref([{ shutter: '1/320', black: '' }])
 const found = ref<Study['shutter']['found']>()
-const foundRefused = ref<string>()
-async function find(): Promise<void> {
+const finding = useForm()
+function find(): void {
   const setup = board.view?.setup
-  if (!setup) return
   const typed = frames.value.filter((f) => f.black.trim())
-  foundRefused.value = undefined
-  try {
-    const question = {
-      frames: typed.map((f) => ({ shutter: f.shutter, share: scaledNumber(f.black, 0.01) as number })),
-      gels: [],
-    }
-    const answer = await answered(api.POST('/api/study', { body: { setup, question } }))
-    found.value = answer.shutter.found
-    if (typed.length === 0) foundRefused.value = 'Type how much of a test frame came out black, in per cent.'
-  } catch (error) {
+  void finding.send(async () => {
     found.value = undefined
-    foundRefused.value = error instanceof RefusedError ? error.problem.detail : (error as Error).message
-  }
+    if (!setup || typed.length === 0) throw new Error('Type how much of a test frame came out black, in per cent.')
+    const question: Typed<Question> = {
+      frames: typed.map((f) => ({ shutter: f.shutter, share: scaledNumber(f.black, 0.01) })),
+    }
+    const answer = await answered(api.POST('/api/study', { body: { setup, question: question as Question } }))
+    found.value = answer.shutter.found
+  })
 }
 function take(): void {
   for (const entry of found.value?.entries ?? []) board.write(entry)
@@ -154,7 +141,7 @@ function take(): void {
           >
           <button type="submit" class="h-8 rounded-key border border-edge px-3 font-[650]">Find it</button>
         </div>
-        <p v-if="foundRefused" class="mt-2 text-warn" role="alert">{{ foundRefused }}</p>
+        <p v-if="finding.elsewhere.value" class="mt-2 text-warn" role="alert">{{ finding.elsewhere.value }}</p>
         <div v-if="found" class="mt-2" role="status">
           <p>{{ found.words }}</p>
           <PushButton class="mt-2" @click="take">Set sync and delay so</PushButton>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import type { Entry, Holds, Refused } from '@/api/client'
-import { numberOf, scaledNumber } from '@/forms/numbers'
-import { byName, offers } from '@/forms/offers'
+import type { Holds, Scales } from '@/api/client'
+import { among, useEntryForm, type Typed, type TypedEntry } from '@/forms/entry'
+import { given, scaledNumber, shown } from '@/forms/numbers'
+import { byName, offers, orNone } from '@/forms/offers'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import CheckList from '@/ui/CheckList.vue'
@@ -14,45 +15,40 @@ import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 import TextField from '@/ui/TextField.vue'
 
 /** What must hold whatever the room asks for: the look, the hand, the grain, what is at hand; and the lens it is seen through. */
+const { scales } = defineProps<{ scales: Scales }>()
 const emit = defineEmits<{ close: [] }>()
 const board = useBoard()
 const kit = useKit()
 onMounted(() => kit.load().catch(() => undefined))
 
-const before: Partial<Holds> = board.view?.setup.holds ?? {}
+const before: Holds = board.view?.setup.holds ?? scales.usual.holds
 const camera = board.view?.setup.camera
 const widest = ref<string>(before.widest ?? '')
 const smallest = ref<string>(before.smallest ?? '')
 const depth = ref(before.depth == null ? '' : String(Math.round(before.depth * 1000) / 10))
-const steadiness = ref(before.steadiness ?? 'hand')
+// The server always says it; only what is written may leave it out.
+const steadiness = ref(before.steadiness as Required<Holds>['steadiness'])
 const slowest = ref<string>(before.slowest ?? '')
 const fastest = ref<string>(before.fastest ?? '')
 const cap = ref<string>(before.iso_cap ?? '')
 const filters = ref((before.filters ?? []).map((f) => f.name))
-const allowed = ref([
-  ...((before.high_speed ?? true) ? ['high_speed'] : []),
-  ...((before.lights_move ?? true) ? ['lights_move'] : []),
-])
-const pace = ref(board.view?.setup.supplies?.pace == null ? '' : String(board.view?.setup.supplies?.pace))
+const allowed = ref([...(before.high_speed ? ['high_speed'] : []), ...(before.lights_move ? ['lights_move'] : [])])
+const pace = ref(shown(board.view?.setup.supplies?.pace))
 const lens = ref(camera?.lens?.name ?? '')
-const focal = ref(camera?.focal == null ? '' : String(camera.focal))
-const sitter = ref(camera?.sitter == null ? '' : String(camera.sitter))
-const refused = ref<Refused>()
-const wrong = (field: string) => (refused.value?.isAt(field) ? refused.value.problem.detail : undefined)
+const focal = ref(shown(camera?.focal))
+const sitter = ref(shown(camera?.sitter))
+const { wrong, elsewhere, write } = useEntryForm(
+  board,
+  among('depth', 'focal', 'sitter', 'smallest', 'fastest', 'pace'),
+)
 
-const STEADINESS = [
-  { value: 'hand', words: 'in the hand, 1/60' },
-  { value: 'moving_sitter', words: 'moving sitter, 1/125' },
-  { value: 'tripod', words: 'tripod, 1/4' },
-] as const
 const ALLOWED = [
   { value: 'high_speed', words: 'High-speed sync' },
   { value: 'lights_move', words: 'Moving lights' },
 ]
-const any = (words: string) => ({ value: '', words })
-const apertures = computed(() => (board.scales?.apertures ?? []).map((a) => ({ value: a, words: `ƒ${a}` })))
-const times = computed(() => (board.scales?.shutters ?? []).map((s) => ({ value: s, words: `${s} s` })))
-const isos = computed(() => (board.scales?.isos ?? []).map((i) => ({ value: i, words: `ISO ${i}` })))
+const apertures = scales.apertures.map((a) => ({ value: a, words: `ƒ${a}` }))
+const times = scales.shutters.map((s) => ({ value: s, words: `${s} s` }))
+const isos = scales.isos.map((i) => ({ value: i, words: `ISO ${i}` }))
 const atHand = computed(() => {
   const known = kit.filters.map((f) => f.sheet)
   const gone = (before.filters ?? []).filter((f) => !known.some((k) => k.name === f.name))
@@ -60,12 +56,12 @@ const atHand = computed(() => {
 })
 const lenses = computed(() => offers(byName(kit.lenses), lens.value, 'lens not said'))
 
-const entries = computed<Entry[]>(() => {
-  const holds: Holds = {
+const entries = computed(() => {
+  const holds: Typed<Holds> = {
     ...before,
     widest: widest.value || undefined,
     smallest: smallest.value || undefined,
-    depth: depth.value.trim() ? (scaledNumber(depth.value, 0.01) as number) : undefined,
+    depth: depth.value.trim() ? scaledNumber(depth.value, 0.01) : undefined,
     steadiness: steadiness.value,
     slowest: slowest.value || undefined,
     fastest: fastest.value || undefined,
@@ -74,37 +70,23 @@ const entries = computed<Entry[]>(() => {
     high_speed: allowed.value.includes('high_speed'),
     lights_move: allowed.value.includes('lights_move'),
   }
-  const all: Entry[] = [{ holds }]
+  const all: TypedEntry[] = [{ holds }]
   const sheet = kit.lenses.find((l) => l.sheet.name === lens.value)?.sheet
-  const seen =
-    focal.value !== (camera?.focal == null ? '' : String(camera.focal)) ||
-    sitter.value !== (camera?.sitter == null ? '' : String(camera.sitter))
+  const seen = focal.value !== shown(camera?.focal) || sitter.value !== shown(camera?.sitter)
   if (camera && (seen || (sheet && sheet.name !== camera.lens?.name))) {
     const { aperture, shutter, iso } = camera.exposure
     all.push({
-      camera: {
-        aperture,
-        shutter,
-        iso,
-        lens: sheet,
-        focal: focal.value.trim() ? (numberOf(focal.value) as number) : undefined,
-        sitter: sitter.value.trim() ? (numberOf(sitter.value) as number) : undefined,
-      },
+      camera: { aperture, shutter, iso, lens: sheet, focal: given(focal.value), sitter: given(sitter.value) },
     })
   }
-  const wanted = pace.value.trim() ? (numberOf(pace.value) as number) : undefined
+  const wanted = given(pace.value)
   const supplies = board.view?.setup.supplies
   if (supplies && (supplies.pace ?? undefined) !== wanted) all.push({ supplies: { ...supplies, pace: wanted } })
   return all
 })
 
 async function save(): Promise<void> {
-  for (const entry of entries.value) {
-    refused.value = await board.check(entry)
-    if (refused.value) return
-  }
-  for (const entry of entries.value) board.write(entry)
-  emit('close')
+  if (await write(...entries.value)) emit('close')
 }
 </script>
 
@@ -114,10 +96,10 @@ async function save(): Promise<void> {
       <fieldset class="grid grid-cols-3 gap-3 max-[560px]:grid-cols-2">
         <legend class="label mb-1 font-[650]">The look</legend>
         <LabelledField label="Widest aperture"
-          ><ChoiceList v-model="widest" label="Widest aperture" :options="[any('any'), ...apertures]"
+          ><ChoiceList v-model="widest" label="Widest aperture" :options="orNone('any', apertures)"
         /></LabelledField>
         <LabelledField label="Smallest aperture"
-          ><ChoiceList v-model="smallest" label="Smallest aperture" :options="[any('any'), ...apertures]"
+          ><ChoiceList v-model="smallest" label="Smallest aperture" :options="orNone('any', apertures)"
         /></LabelledField>
         <TextField v-model="depth" label="Sharp, nose to ear" suffix="cm" :wrong="wrong('depth')" />
         <LabelledField label="Lens"><ChoiceList v-model="lens" label="Lens" :options="lenses" /></LabelledField>
@@ -129,16 +111,20 @@ async function save(): Promise<void> {
       </p>
       <fieldset class="grid gap-2">
         <legend class="label mb-1 font-[650]">The hand and the sitter</legend>
-        <SegmentedChoice v-model="steadiness" label="How still camera and sitter are" :options="STEADINESS" />
+        <SegmentedChoice
+          v-model="steadiness"
+          label="How still camera and sitter are"
+          :options="scales.choices.steadiness"
+        />
         <div class="grid grid-cols-3 gap-3">
           <LabelledField label="Longest time"
-            ><ChoiceList v-model="slowest" label="Longest time" :options="[any('as above'), ...times]"
+            ><ChoiceList v-model="slowest" label="Longest time" :options="orNone('as above', times)"
           /></LabelledField>
           <LabelledField label="Shortest time"
-            ><ChoiceList v-model="fastest" label="Shortest time" :options="[any('any'), ...times]"
+            ><ChoiceList v-model="fastest" label="Shortest time" :options="orNone('any', times)"
           /></LabelledField>
           <LabelledField label="ISO at most"
-            ><ChoiceList v-model="cap" label="ISO at most" :options="[any('the camera’s cap'), ...isos]"
+            ><ChoiceList v-model="cap" label="ISO at most" :options="orNone('the camera’s cap', isos)"
           /></LabelledField>
         </div>
       </fieldset>
@@ -152,7 +138,7 @@ async function save(): Promise<void> {
       <div class="grid grid-cols-3 gap-3">
         <TextField v-model="pace" label="A frame each" suffix="s" :wrong="wrong('pace')" />
       </div>
-      <p v-if="refused && !refused.problem.field" class="label text-warn">{{ refused.problem.detail }}</p>
+      <p v-if="elsewhere" class="label text-warn" role="alert">{{ elsewhere }}</p>
       <div class="flex justify-end gap-2">
         <PushButton @click="emit('close')">Leave it</PushButton>
         <button

@@ -202,7 +202,7 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
         <span class="text-text-3">{{ shownWays.looked_at.toLocaleString('en') }} combinations were looked at.</span>
       </p>
     </div>
-    <HoldsDialog v-if="holding" @close="holding = false" />
+    <HoldsDialog v-if="holding && board.scales" :scales="board.scales" @close="holding = false" />
   </section>
   <p v-else class="card px-[18px] py-4 text-text-2" role="status">
     {{ room.ways.failed.value ?? 'Looking for ways …' }}

@@ -39,6 +39,8 @@ pub struct CircuitShown {
     pub amperes: f64,
     /// Share of the breaker's rating: 1 is all of it.
     pub load: f64,
+    /// Whether that is more than it carries.
+    pub over: bool,
     /// Said in words.
     pub words: String,
     /// The caution that goes with it.
@@ -61,6 +63,7 @@ fn shown(setup: &Setup, circuit: &Circuit) -> CircuitShown {
         units: words::units(circuit, setup),
         amperes: circuit.amperes,
         load: circuit.load,
+        over: circuit.load > 1.0,
         words: words::circuit(circuit, setup.supplies.breaker),
         caution: words::CAUTION.to_owned(),
     }

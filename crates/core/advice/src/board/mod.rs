@@ -2,6 +2,7 @@
 //!
 //! Every number on a screen comes from here, written as people are told it; a screen only places and draws.
 
+mod adding;
 mod camera;
 mod echo;
 mod energy;
@@ -21,6 +22,7 @@ use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::setup::Setup;
 use serde::Serialize;
 
+pub use adding::NewLight;
 pub use camera::CameraShown;
 pub use echo::{Echo, echo};
 pub use energy::{CircuitShown, EnergyShown};
@@ -61,6 +63,8 @@ pub struct Board {
     pub groups: Option<GroupsShown>,
     /// Mains circuits and their load.
     pub circuits: Vec<CircuitShown>,
+    /// What light may be added.
+    pub adding: Vec<NewLight>,
     /// The ways of working, and what each does here.
     pub schools: SchoolsShown,
     /// Metres or feet.
@@ -99,6 +103,7 @@ impl Board {
             findings: findings::shown(scene),
             groups: groups::of(setup),
             circuits: energy::circuits(setup),
+            adding: adding::of(setup),
             schools: schools::of(setup),
             next: next::shown(&pick, scene),
             length: setup.length,

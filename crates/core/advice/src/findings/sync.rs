@@ -4,7 +4,7 @@ use ink_lamp_light::{
     scale::ShutterTime,
     shutter::{Curtains, Delay, seconds_of},
 };
-use ink_lamp_scene::scene::Scene;
+use ink_lamp_scene::{scene::Scene, shutter::SEEN_BLACK};
 use ink_lamp_sitting::{
     entry::Entry,
     firing::{Firing, HighSpeed, SyncPlace},
@@ -14,9 +14,6 @@ use serde::Serialize;
 
 use super::Found;
 use crate::action::camera_with;
-
-/// Less of a frame than this goes black unseen.
-const SEEN_BLACK: f64 = 0.005;
 
 /// What is found of shutter and sync.
 #[derive(Debug, Clone, PartialEq, Serialize)]

@@ -23,7 +23,11 @@ use ink_lamp_scene::{
     rims::rim,
     scene::Scene,
 };
-use ink_lamp_sitting::{setup::Setup, studio::Studio};
+use ink_lamp_sitting::{
+    role::Role,
+    setup::Setup,
+    studio::{Studio, StudioOffers},
+};
 use serde::{Deserialize, Serialize};
 
 use crate::starts::starts as began;
@@ -65,6 +69,8 @@ pub struct PlanQuestion {
 pub struct Plan {
     /// The studio as it stands.
     pub studio: Studio,
+    /// What is put into it when it is asked for.
+    pub offers: StudioOffers,
     /// Whether it was described, or is only the usual one.
     pub described: bool,
     /// Metres or feet.
@@ -130,11 +136,13 @@ impl Plan {
             let rest = stage.lights.iter().filter(|l| chosen.is_none_or(|c| c.index != l.index));
             lines.extend(rest.map(|l| contours::of_light(stage, l, extent, &[1.0, 0.0, -1.0])));
         }
+        let placed: Vec<PlanLight> = stage.lights.iter().filter_map(|l| lights::placed(stage, l)).collect();
         Self {
+            offers: StudioOffers::of(&stage.studio, placed.iter().find(|l| l.role == Role::Key).map(|l| l.at)),
             described: setup.studio.is_some(),
             length: setup.length,
             extent,
-            lights: stage.lights.iter().filter_map(|l| lights::placed(stage, l)).collect(),
+            lights: placed,
             unplaced: lights::unplaced(stage),
             camera: camera::camera(stage, extent),
             contours: lines,

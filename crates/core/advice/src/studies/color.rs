@@ -50,6 +50,8 @@ pub struct ColorPlace {
     pub duv: f64,
     /// The same in words: `4790 K, 27 mired warmer than the flash, a trace of pink`.
     pub words: String,
+    /// What was worked out, in numbers: `Duv −0.0012; a mid-grey comes out at 118, 118, 119.`
+    pub numbers: String,
     /// A mid-grey there as it comes out with the camera's white balance, 8-bit.
     pub patch: [u8; 3],
 }
@@ -75,6 +77,8 @@ fn place(scene: &Scene, place: RoomPlace, white: Kelvin) -> Option<ColorPlace> {
     let mixed = mixture(scene.setup, &scene.levels, place)?;
     let found = mixed.correlated();
     let luminance = mixed.amount.level().map_or(0.0, |l| (0.18 * l.factor()).min(1.0));
+    let patch = balanced_patch(Chromaticity::planck(white), mixed.light, luminance)
+        .map(|linear| Reflectance::new(linear.clamp(1e-9, 1.0)).map_or(0, |surface| grey_code(surface, Stops::ZERO)));
     Some(ColorPlace {
         name: words::place(place),
         room: words::part(mixed.room.0, mixed.room.1),
@@ -82,7 +86,7 @@ fn place(scene: &Scene, place: RoomPlace, white: Kelvin) -> Option<ColorPlace> {
         kelvin: found.kelvin(),
         duv: found.duv,
         words: words::mixed(&mixed, white),
-        patch: balanced_patch(Chromaticity::planck(white), mixed.light, luminance)
-            .map(|linear| Reflectance::new(linear.clamp(1e-9, 1.0)).map_or(0, |surface| grey_code(surface, Stops::ZERO))),
+        numbers: words::numbers(found.duv, patch),
+        patch,
     })
 }

@@ -41,6 +41,8 @@ pub struct FreezeStudy {
     pub pixels: Option<String>,
     /// One for each light whose unit is known.
     pub lights: Vec<FreezeLight>,
+    /// Round times to mark in a drawing of durations, longest first: 1 s to 1/32000.
+    pub marks: Vec<TimeMark>,
     /// What the room draws beside it at this shutter time.
     pub ghost: Option<String>,
 }
@@ -55,6 +57,22 @@ pub struct MovementOffer {
     pub name: String,
     /// Its usual speed: `1.4 m/s`; where it follows from the fall, how.
     pub speed: String,
+    /// Its speed follows from how near to its top it is caught.
+    pub by_top: bool,
+    /// Its speed follows from how far it has fallen.
+    pub by_fall: bool,
+    /// The caution that goes with it.
+    pub caution: Option<String>,
+}
+
+/// A time that is marked at the edge of a drawing.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TimeMark {
+    /// Seconds.
+    pub time: f64,
+    /// `1/250`.
+    pub words: String,
 }
 
 /// A light and a movement.
@@ -119,12 +137,20 @@ pub(super) fn of(scene: &Scene) -> FreezeStudy {
         longest_words: longest.map(terms::time),
         pixels: movement.and_then(|m| words::pixels(setup, m.blur.get())),
         lights,
+        marks: words::MARKS.into_iter().map(|n| TimeMark { time: 1.0 / n, words: words::mark(n) }).collect(),
         ghost: movement.and_then(|m| words::ghost(scene, m)),
     }
 }
 
 fn offer(kind: MovementKind) -> MovementOffer {
-    MovementOffer { kind, name: kind.name().to_owned(), speed: words::speed(kind) }
+    MovementOffer {
+        kind,
+        name: kind.name().to_owned(),
+        speed: words::speed(kind),
+        by_top: kind.is_by_top(),
+        by_fall: kind.is_by_fall(),
+        caution: kind.is_risky().then(|| words::CAUTION.to_owned()),
+    }
 }
 
 fn light(setup: &Setup, light: &Light, unit: &Unit, movement: Option<Movement>, longest: Option<f64>) -> FreezeLight {

@@ -10,46 +10,59 @@ use serde::Serialize;
 pub struct Note {
     /// A caution for people's safety. Local codes and licensed practice decide.
     pub caution: bool,
+    /// It goes with putting the piece on a light.
+    pub put_on: bool,
     /// Said in words.
     pub words: String,
 }
+
+impl Note {
+    fn worth_knowing(words: impl Into<String>) -> Self {
+        Self { caution: false, put_on: false, words: words.into() }
+    }
+
+    fn caution(words: &str) -> Self {
+        Self { caution: true, ..Self::worth_knowing(words) }
+    }
+
+    fn putting_on(words: &str) -> Self {
+        Self { put_on: true, ..Self::caution(words) }
+    }
+}
+
+/// The caution that goes with every gel.
+pub(crate) const HOT_GEL: &str = "A gel chars on a hot lamp: switch the modelling lamp off or keep the maker's distance.";
 
 /// What is worth a second look in how it is described, and the usual cautions that go with it.
 #[must_use]
 pub fn notes(gear: &Gear) -> Vec<Note> {
     let mut notes = Vec::new();
-    let mut say = |caution: bool, words: &str| notes.push(Note { caution, words: words.to_owned() });
     match gear {
         Gear::Strobe(unit) => {
             if let Some(off) = unit.guide_against_energy().filter(|o| o.abs().get() > 2.0) {
                 let slip =
                     if off.get() > 0.0 { "Was the guide number printed in feet?" } else { "Was the guide number printed in metres?" };
-                say(false, &format!("Guide number and rated energy lie {} apart. {slip}", off.size()));
+                notes.push(Note::worth_knowing(format!("Guide number and rated energy lie {} apart. {slip}", off.size())));
             }
             if unit.rated.is_none() && unit.guide.is_none() {
-                say(false, "Say its rated energy or its guide number, and its light is foretold before it is read.");
+                notes.push(Note::worth_knowing("Say its rated energy or its guide number, and its light is foretold before it is read."));
             }
-            say(
-                true,
+            notes.push(Note::caution(
                 "Never open a unit: its capacitors hold a lethal charge long after it is unplugged. A qualified technician repairs it.",
-            );
+            ));
             if unit.lamp.is_some() {
-                say(
-                    true,
+                notes.push(Note::putting_on(
                     "Keep to the maker's limit for modelling lamps in cloth boxes and before gels; let it cool, switch it off when away.",
-                );
+                ));
             }
-            match unit.supply {
-                Some(Supply::Battery { .. }) => {
-                    say(true, "Charge batteries off the unit and attended, as the maker says. Use no damaged packs.");
-                }
-                Some(Supply::Mains { .. }) => {
-                    say(true, "Unplug before changing tube or fuse; only the type of fuse that is marked on the unit.")
-                }
-                None => {}
-            }
+            notes.extend(unit.supply.as_ref().map(|supply| {
+                Note::caution(match supply {
+                    Supply::Battery { .. } => "Charge batteries off the unit and attended, as the maker says. Use no damaged packs.",
+                    Supply::Mains { .. } => "Unplug before changing tube or fuse; only the type of fuse that is marked on the unit.",
+                })
+            }));
         }
-        Gear::Gel(_) => say(true, "A gel chars on a hot lamp: switch the modelling lamp off or keep the maker's distance."),
+        Gear::Gel(_) => notes.push(Note::putting_on(HOT_GEL)),
         _ => {}
     }
     notes

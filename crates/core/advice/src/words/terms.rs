@@ -77,7 +77,7 @@ pub(crate) fn room_light(of: &RoomLight) -> String {
         of.lamps.map(|l| lamps(l).to_owned()),
         of.kelvin.map(Kelvin::told),
         of.time.map(|t| t.to_string()),
-        of.from.map(|f| bearing(f).to_owned()),
+        of.from.map(|f| format!("from {}", bearing(f))),
     ];
     parts.into_iter().flatten().collect::<Vec<_>>().join(", ")
 }
@@ -134,18 +134,18 @@ pub(crate) const fn tone(of: Tone) -> &'static str {
     }
 }
 
-/// In words, to an eighth of the round: `camera left`, `from behind, right`.
+/// In words, to an eighth of the round, after `from`: `camera left`, `behind, right`.
 pub(crate) fn bearing(of: Bearing) -> &'static str {
     const ROUND: [&str; 9] = [
-        "from behind",
-        "from behind, left",
-        "from camera left",
-        "from the front, left",
-        "from the camera",
-        "from the front, right",
-        "from camera right",
-        "from behind, right",
-        "from behind",
+        "behind",
+        "behind, left",
+        "camera left",
+        "the front, left",
+        "the camera",
+        "the front, right",
+        "camera right",
+        "behind, right",
+        "behind",
     ];
     #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss, reason = "0 to 8 by the range")]
     ROUND[((f64::from(of) + 180.0) / 45.0).round() as usize]
@@ -181,9 +181,6 @@ mod tests {
     #[test]
     fn directions_are_said_as_people_say_them() {
         let words = |d: f64| bearing(Bearing::try_from(d).unwrap());
-        assert_eq!(
-            [words(-90.0), words(0.0), words(170.0), words(-180.0)],
-            ["from camera left", "from the camera", "from behind", "from behind"]
-        );
+        assert_eq!([words(-90.0), words(0.0), words(170.0), words(-180.0)], ["camera left", "the camera", "behind", "behind"]);
     }
 }

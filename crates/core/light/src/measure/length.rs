@@ -23,6 +23,16 @@ impl Meters {
         }
     }
 
+    /// A distance that is known to be one: for constants.
+    ///
+    /// # Panics
+    /// Where it is none, while the constant is worked out.
+    #[must_use]
+    pub const fn constant(metres: f64) -> Self {
+        assert!(metres >= 0.05 && metres <= 50.0);
+        Self(metres)
+    }
+
     /// The number of metres.
     #[must_use]
     pub const fn get(self) -> f64 {

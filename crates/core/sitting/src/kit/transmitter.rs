@@ -12,6 +12,9 @@ use serde::{Deserialize, Serialize};
 pub struct Group(char);
 
 impl Group {
+    /// The groups that nearly every transmitter has (common practice, no source).
+    pub const USUAL: [Self; 5] = [Self('A'), Self('B'), Self('C'), Self('D'), Self('E')];
+
     /// Its place from 1: A is 1.
     #[must_use]
     pub const fn place(self) -> u8 {

@@ -31,6 +31,15 @@ impl Bearing {
     /// Straight to the camera.
     pub(crate) const AHEAD: Self = Self(0.0);
 
+    /// Every eighth of the round, from the camera over camera left.
+    pub const EIGHTHS: [Self; 8] = [Self(0.0), Self(-45.0), Self(-90.0), Self(-135.0), Self(180.0), Self(135.0), Self(90.0), Self(45.0)];
+
+    /// A bearing that is known to be one: for constants.
+    pub(crate) const fn constant(degrees: f64) -> Self {
+        assert!(degrees >= -180.0 && degrees <= 180.0);
+        Self(degrees)
+    }
+
     /// From the sitter toward this bearing, level, a unit vector.
     #[must_use]
     pub fn direction(self) -> DVec3 {

@@ -1,7 +1,7 @@
 //! A light as the shutter lets it through, as it is shown.
 
 use ink_lamp_light::scale::Stops;
-use ink_lamp_scene::shutter::{Opening, Through};
+use ink_lamp_scene::shutter::{Opening, SEEN_BLACK, Through};
 use ink_lamp_sitting::{light::Light, role::Role, setup::Setup};
 use serde::Serialize;
 
@@ -62,6 +62,16 @@ pub(super) fn light(setup: &Setup, opening: &Opening, light: &Light, end: f64) -
         gradient,
         pulse: pulse(&through, opening, end),
     }
+}
+
+/// A tail that loses less than this over the frame is not to be seen, stops (a judgement).
+const SEEN_LOSS: f64 = -0.03;
+
+/// The light whose tail is lost most, where that is to be seen: a black band says enough, beside it a tail is of no account.
+pub(super) fn worst(lights: &[LightAtShutter], black: f64) -> Option<&LightAtShutter> {
+    let lost = |l: &LightAtShutter| l.lost.filter(|_| !l.gradient.is_empty()).map_or(0.0, Stops::get);
+    let seen = lights.iter().filter(|l| black <= SEEN_BLACK && lost(l) < SEEN_LOSS);
+    seen.min_by(|a, b| lost(a).total_cmp(&lost(b)))
 }
 
 /// Its light over time.

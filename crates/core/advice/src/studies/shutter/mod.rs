@@ -50,6 +50,8 @@ pub struct ShutterStudy {
     pub black_words: String,
     /// One for each light whose unit is known.
     pub lights: Vec<LightAtShutter>,
+    /// The light whose tail is lost most over the frame, where that is to be seen.
+    pub worst: Option<String>,
     /// Where high-speed sync must be on.
     pub places: Vec<HighSpeedPlace>,
     /// Whether the shutter is past sync, so that it is needed.
@@ -72,6 +74,8 @@ pub(super) fn of(setup: &Setup, frames: &[Clipped]) -> Result<ShutterStudy, Refu
     let found = found::found(setup, camera, frames)?;
     let Some(opening) = Opening::of(setup, camera) else { return Ok(ShutterStudy { found, ..empty(words::NO_CURTAINS) }) };
     let end = (opening.travel.map_or(0.0, Seconds::get) + opening.open.get()).max(opening.flash() + 0.002) * 1.08;
+    let lights: Vec<LightAtShutter> =
+        setup.lights.iter().filter(|l| l.unit.is_some()).map(|l| light::light(setup, &opening, l, end)).collect();
     Ok(ShutterStudy {
         missing: None,
         title: words::title(setup, camera, &opening),
@@ -85,7 +89,8 @@ pub(super) fn of(setup: &Setup, frames: &[Clipped]) -> Result<ShutterStudy, Refu
         whole_ms: opening.whole() * 1000.0,
         black: opening.black,
         black_words: words::black(opening.black),
-        lights: setup.lights.iter().filter(|l| l.unit.is_some()).map(|l| light::light(setup, &opening, l, end)).collect(),
+        worst: light::worst(&lights, opening.black).map(|l| l.id.clone()),
+        lights,
         places: high_speed::places(setup, camera),
         past_sync: camera.is_past_sync(camera.exposure.shutter),
         table: opening.travel.map_or_else(Vec::new, |travel| high_speed::table(setup, camera, travel)),
@@ -109,6 +114,7 @@ fn empty(missing: &str) -> ShutterStudy {
         black: 0.0,
         black_words: String::new(),
         lights: Vec::new(),
+        worst: None,
         places: Vec::new(),
         past_sync: false,
         table: Vec::new(),

@@ -53,6 +53,12 @@ pub(crate) fn mixed(mixed: &Mixture, white: Kelvin) -> String {
     format!("{:.0} K, {:.0} mired {side} than {against}, {}", tens(found.kelvin()), off.abs(), found.tint())
 }
 
+/// `Duv −0.0012; a mid-grey comes out at 118, 118, 119.`
+pub(crate) fn numbers(duv: f64, [r, g, b]: [u8; 3]) -> String {
+    let sign = if duv < 0.0 { '−' } else { '+' };
+    format!("Duv {sign}{:.4}; a mid-grey comes out at {r}, {g}, {b}.", duv.abs())
+}
+
 /// Where no gel of the kit comes near.
 pub(crate) fn no_gel(shift: f64) -> String {
     let words = if shift > 0.0 {

@@ -5,7 +5,7 @@ use ink_lamp_light::{
     scale::{Series, ShutterTime, Stops},
     shutter::FoundSync,
 };
-use ink_lamp_scene::shutter::{Opening, Through, all_pulse};
+use ink_lamp_scene::shutter::{Opening, SEEN_BLACK, Through, all_pulse};
 use ink_lamp_sitting::{camera::Camera, kit::ShutterKind, light::Light, setup::Setup};
 
 use crate::words::terms::time;
@@ -16,8 +16,6 @@ pub(crate) const NO_CAMERA: &str = "Set the camera: its shutter is what is drawn
 pub(crate) const NO_CURTAINS: &str = "Say the sync time, or which camera it is: the curtains are drawn from it.";
 /// Before anything is known.
 pub(crate) const UNKNOWN: &str = "The shutter and the flash";
-/// Less of a frame than this goes black unseen.
-const SEEN_BLACK: f64 = 0.005;
 
 /// `Loft 35, focal plane, sync 1/200`.
 pub(crate) fn camera(camera: &Camera) -> String {

@@ -3,6 +3,7 @@
 //! - [`config`]: what the environment says;
 //! - [`startup`]: the listener and the application on it;
 //! - [`guard`]: who may ask, how long, and the headers on every answer;
+//! - [`heavy`]: answers that take long, off the workers;
 //! - [`hub`]: word of changes, to every open page;
 //! - [`problem`]: errors as problem documents (RFC 9457);
 //! - [`body`]: request bodies, checked, with the field named that is wrong;
@@ -15,6 +16,7 @@ pub mod command;
 pub mod config;
 pub mod demo;
 pub mod guard;
+pub mod heavy;
 pub mod hub;
 pub mod openapi;
 pub mod problem;

@@ -1,6 +1,9 @@
 //! Errors as problem documents, `application/problem+json` (RFC 9457).
 
-use actix_web::{HttpResponse, ResponseError, http::StatusCode};
+use actix_web::{
+    HttpResponse, ResponseError,
+    http::{StatusCode, header},
+};
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_store::StoreError;
 use serde::Serialize;
@@ -78,7 +81,13 @@ impl From<StoreError> for Problem {
                 ..Self::new(StatusCode::CONFLICT, "changed-meanwhile", "Changed meanwhile", error.to_string()).at("base")
             },
             StoreError::IdTaken(_) => Self::new(StatusCode::CONFLICT, "id-taken", "Id taken", error.to_string()).at("id"),
-            // What is damaged, what the database did not do, and what a later store may add: the asker can do nothing about it.
+            StoreError::Damaged { .. } => {
+                tracing::error!(%error, "what is stored can't be read");
+                let detail =
+                    format!("{error}. It is kept as it is: a version of Ink Lamp that knows it reads it again. Nothing was changed.");
+                Self::new(StatusCode::INTERNAL_SERVER_ERROR, "damaged", "Damaged", detail)
+            }
+            // What the database did not do, and what a later store may add: the asker can do nothing about it.
             _ => {
                 tracing::error!(%error, "the store failed");
                 let detail = "The record could not be reached or read. Nothing was changed. The server's log says more.";
@@ -102,6 +111,10 @@ impl ResponseError for Problem {
     }
 
     fn error_response(&self) -> HttpResponse {
-        HttpResponse::build(self.status_code()).content_type("application/problem+json").json(self)
+        let mut answer = HttpResponse::build(self.status_code());
+        if self.status_code() == StatusCode::SERVICE_UNAVAILABLE {
+            answer.insert_header((header::RETRY_AFTER, "1"));
+        }
+        answer.content_type("application/problem+json").json(self)
     }
 }

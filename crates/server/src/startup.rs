@@ -10,6 +10,7 @@ use utoipa_actix_web::AppExt;
 
 use crate::{
     body, guard,
+    heavy::Heavy,
     hub::Hub,
     openapi::{self, Document},
     routes::{self, assets, kit::KitSchema},
@@ -46,6 +47,7 @@ use crate::{
 /// Where a listener can't be used.
 pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Site, workers: usize) -> std::io::Result<Server> {
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
+    let heavy = web::Data::new(Heavy::new());
     let schema = web::Data::new(KitSchema(openapi::kit_schema()));
     let server = HttpServer::new(move || {
         App::new()
@@ -55,6 +57,7 @@ pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Sit
                 app.app_data(store.clone())
                     .app_data(hub.clone())
                     .app_data(site.clone())
+                    .app_data(heavy.clone())
                     .app_data(schema.clone())
                     .app_data(web::QueryConfig::default().error_handler(|error, _| body::bad_query(&error).into()))
                     .wrap(from_fn(guard::with_patience))

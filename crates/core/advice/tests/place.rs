@@ -502,6 +502,22 @@ fn the_picture_is_not_wider_than_the_paper_unseen() {
 }
 
 #[test]
+fn the_elevation_has_no_more_cells_however_narrow_the_ground_and_however_high_the_ceiling() {
+    let (ground, walls) = (
+        json!({"kind": "wall", "behind": 2, "width": 0.05, "reflectance": 0.3}),
+        json!({"left": 2, "right": 2, "behind": 2, "before": 3, "ceiling": 50, "reflectance": 0.5, "ceiling_reflectance": 0.7, "floor_reflectance": 0.3}),
+    );
+    let narrow = setup(&[
+        framed(),
+        studio(&json!({"ground": ground, "walls": walls})),
+        light("key", octa(1.0), false),
+        around("key", -45.0, 35.0, 1.5),
+    ]);
+    let drawn = Plan::of(&narrow, &PlanQuestion { elevation: true, ..PlanQuestion::default() }).elevation.unwrap();
+    assert_eq!((drawn.top, drawn.columns, drawn.tones.len()), (50.0, 48, 48 * 96));
+}
+
+#[test]
 fn pulses_of_light_do_not_pass_the_sitter_or_a_panel() {
     let transmitter = |link: &str| json!({"transmitter": {"transmitter": {"name": "Spill", "link": link, "groups": 4, "channels": 8, "control": "power", "lowest": 256, "step": "tenths"}}});
     let unit = json!({"name": "Taper 200", "rated": 200, "scale": {"fractions": {"lowest": 128, "step": "tenths"}}});

@@ -2,7 +2,7 @@
 //!
 //! From the ground up:
 //!
-//! - [`refusal`], [`name`]: why a value can't be, and names that were checked;
+//! - [`refusal`], [`name`], [`list`]: why a value can't be, names that were checked, and lists with a limit;
 //! - [`scale`]: stops, apertures, shutter times, ISO, EV, tones, the meter's notation, how finely numbers are told;
 //! - [`measure`]: quantities with their units and ranges;
 //! - [`field`], [`sight`]: light from real fronts; mirrors, catch-lights, the field of a lens, the edge of a shadow;
@@ -20,6 +20,7 @@ pub mod ambient;
 pub mod color;
 pub mod field;
 pub mod lens;
+pub mod list;
 pub mod measure;
 pub mod meter;
 pub mod name;

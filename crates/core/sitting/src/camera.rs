@@ -21,8 +21,9 @@ pub struct Camera {
     /// Shortest shutter time that syncs with flash, where it is known.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub sync: Option<ShutterTime>,
-    /// Filters before the lens; the exposure counts what they take.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    /// Filters before the lens, at most 6; the exposure counts what they take.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 6>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 6))]
     pub filters: Vec<Filter>,
     /// The camera itself, where it was said.
     #[serde(default, skip_serializing_if = "Option::is_none")]

@@ -59,8 +59,9 @@ pub struct HighSpeed {
     /// At the transmitter.
     #[serde(default)]
     pub transmitter: bool,
-    /// At the units of these lights.
-    #[serde(default)]
+    /// At the units of these lights, at most 8.
+    #[serde(default, deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 8))]
     pub units: Vec<LightId>,
 }
 

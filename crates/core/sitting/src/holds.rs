@@ -61,8 +61,9 @@ pub struct Holds {
     /// The highest ISO; the camera's own cap where it is left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub iso_cap: Option<Iso>,
-    /// Filters that are at hand.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    /// Filters that are at hand, at most 6.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 6>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 6))]
     pub filters: Vec<Filter>,
     /// Whether high-speed sync is allowed.
     #[serde(default = "yes")]

@@ -36,8 +36,9 @@ pub enum Metered {
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct How {
-    /// Lights that were on, besides the one that was read.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    /// Lights that were on, besides the one that was read, at most 8.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 8))]
     pub on: Vec<LightId>,
     /// Where.
     #[serde(default, skip_serializing_if = "Option::is_none")]

@@ -29,7 +29,8 @@ pub struct Room {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub ground: Option<Reading>,
     /// All that was read of it, newest last, one for each place and state of the lamps.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 8))]
     pub seen: Vec<RoomSeen>,
     /// What a test frame without flash showed.
     #[serde(default, skip_serializing_if = "Option::is_none")]

@@ -1,6 +1,6 @@
 //! Everything as it now stands.
 
-use ink_lamp_light::{measure::LengthUnit, ratio::RatioTarget, refusal::Refusal, scale::Stops};
+use ink_lamp_light::{list::up_to, measure::LengthUnit, ratio::RatioTarget, refusal::Refusal, scale::Stops};
 use serde::{Deserialize, Deserializer, Serialize};
 
 use crate::{
@@ -93,10 +93,7 @@ impl Default for Setup {
 }
 
 fn lights<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Vec<Light>, D::Error> {
-    let lights = Vec::<Light>::deserialize(deserializer)?;
-    if lights.len() > MOST_LIGHTS {
-        return Err(serde::de::Error::custom(format!("{} lights are too many. A setup holds {MOST_LIGHTS}.", lights.len())));
-    }
+    let lights = up_to::<_, Light, MOST_LIGHTS>(deserializer)?;
     for (n, light) in lights.iter().enumerate() {
         if lights[..n].iter().any(|l| l.id == light.id) {
             return Err(serde::de::Error::custom(format!("Two lights are called {}. Give each its own id.", light.id)));

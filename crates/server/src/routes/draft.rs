@@ -2,7 +2,7 @@
 
 use actix_web::{post, web};
 use ink_lamp_advice::board::{Board, Echo, echo};
-use ink_lamp_light::refusal::Refusal;
+use ink_lamp_light::list::up_to;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::{Deserialize, Serialize};
@@ -19,7 +19,8 @@ pub struct DraftToTry {
     /// What would happen.
     entry: Entry,
     /// What would happen after it, in order: at most 20.
-    #[serde(default)]
+    #[serde(default, deserialize_with = "up_to::<_, _, 20>")]
+    #[schema(max_items = 20)]
     then: Vec<Entry>,
 }
 
@@ -56,9 +57,6 @@ pub(super) fn after(setup: Setup, entry: Option<&Entry>) -> Result<Setup, Proble
 #[post("/draft")]
 pub async fn draft(body: Checked<DraftToTry>) -> Result<web::Json<Draft>, Problem> {
     let DraftToTry { setup, entry, then } = body.0;
-    if then.len() > 20 {
-        return Err(Problem::from(Refusal::new("then", "At most 20 entries are tried at once.")));
-    }
     let mut after = applied(&setup, &entry, "entry")?;
     for (n, entry) in then.iter().enumerate() {
         after = applied(&after, entry, &format!("then[{n}]"))?;

@@ -1,6 +1,6 @@
 //! The plan drawn from a setup, of the record or of a draft.
 
-use actix_web::{post, web};
+use actix_web::{HttpResponse, post, web};
 use ink_lamp_advice::{
     board::Board,
     plan::{Plan, PlanQuestion},
@@ -11,7 +11,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::draft::after;
-use crate::{body::Checked, problem::Problem};
+use crate::{body::Checked, heavy::Heavy, problem::Problem};
 
 /// A setup whose plan is asked for.
 #[derive(Deserialize, ToSchema)]
@@ -39,12 +39,16 @@ pub struct PlanDrawn {
 #[utoipa::path(operation_id = "drawPlan", tag = "plan", request_body = PlanToDraw, responses(
     (status = 200, description = "The plan", body = PlanDrawn),
     (status = 422, description = "It can't be true of this setup, or a field is wrong", body = Problem),
+    (status = 503, description = "Too much is being worked out at once", body = Problem),
 ))]
 #[post("/plan")]
-pub async fn plan(body: Checked<PlanToDraw>) -> Result<web::Json<PlanDrawn>, Problem> {
+pub async fn plan(heavy: web::Data<Heavy>, body: Checked<PlanToDraw>) -> Result<HttpResponse, Problem> {
     let PlanToDraw { setup, entry, question } = body.0;
-    let setup = after(*setup, entry.as_ref())?;
-    let scene = Scene::of(&setup);
-    let board = entry.is_some().then(|| Board::of_scene(&scene));
-    Ok(web::Json(PlanDrawn { plan: Plan::of_scene(&scene, &question), board }))
+    let drawn = move || {
+        let setup = after(*setup, entry.as_ref())?;
+        let scene = Scene::of(&setup);
+        let board = entry.is_some().then(|| Board::of_scene(&scene));
+        Ok(PlanDrawn { plan: Plan::of_scene(&scene, &question), board })
+    };
+    heavy.answer(drawn).await
 }

@@ -1,13 +1,13 @@
 //! The studies: what one light or the whole would do.
 
-use actix_web::{post, web};
+use actix_web::{HttpResponse, post, web};
 use ink_lamp_advice::studies::{Study, StudyQuestion};
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
 use super::draft::after;
-use crate::{body::Checked, problem::Problem};
+use crate::{body::Checked, heavy::Heavy, problem::Problem};
 
 /// A setup that is to be studied.
 #[derive(Deserialize, ToSchema)]
@@ -26,14 +26,17 @@ pub struct SetupToStudy {
 #[utoipa::path(operation_id = "study", tag = "room", request_body = SetupToStudy, responses(
     (status = 200, description = "The study", body = Study),
     (status = 422, description = "It can't be true of this setup, or a field is wrong", body = Problem),
+    (status = 503, description = "Too much is being worked out at once", body = Problem),
 ))]
 #[post("/study")]
-pub async fn study(body: Checked<SetupToStudy>) -> Result<web::Json<Study>, Problem> {
+pub async fn study(heavy: web::Data<Heavy>, body: Checked<SetupToStudy>) -> Result<HttpResponse, Problem> {
     let SetupToStudy { setup, entry, question } = body.0;
-    let setup = after(*setup, entry.as_ref())?;
-    let study = Study::of(&setup, &question).map_err(|r| {
-        let field = format!("question.{}", r.field);
-        Problem::from(r).at(field)
-    })?;
-    Ok(web::Json(study))
+    let studied = move || {
+        let setup = after(*setup, entry.as_ref())?;
+        Study::of(&setup, &question).map_err(|r| {
+            let field = format!("question.{}", r.field);
+            Problem::from(r).at(field)
+        })
+    };
+    heavy.answer(studied).await
 }

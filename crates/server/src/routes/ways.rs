@@ -1,13 +1,13 @@
 //! The ways to where a light shall be.
 
-use actix_web::{post, web};
+use actix_web::{HttpResponse, post, web};
 use ink_lamp_advice::ways::Ways;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
 use super::draft::after;
-use crate::{body::Checked, problem::Problem};
+use crate::{body::Checked, heavy::Heavy, problem::Problem};
 
 /// A setup whose ways are asked for.
 #[derive(Deserialize, ToSchema)]
@@ -23,10 +23,10 @@ pub struct WaysToFind {
 #[utoipa::path(operation_id = "findWays", tag = "room", request_body = WaysToFind, responses(
     (status = 200, description = "The ways", body = Ways),
     (status = 422, description = "It can't be true of this setup, or a field is wrong", body = Problem),
+    (status = 503, description = "Too much is being worked out at once", body = Problem),
 ))]
 #[post("/ways")]
-pub async fn ways(body: Checked<WaysToFind>) -> Result<web::Json<Ways>, Problem> {
+pub async fn ways(heavy: web::Data<Heavy>, body: Checked<WaysToFind>) -> Result<HttpResponse, Problem> {
     let WaysToFind { setup, entry } = body.0;
-    let setup = after(*setup, entry.as_ref())?;
-    Ok(web::Json(Ways::of(&setup)))
+    heavy.answer(move || Ok(Ways::of(&after(*setup, entry.as_ref())?))).await
 }

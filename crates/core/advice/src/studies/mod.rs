@@ -6,7 +6,7 @@ mod gel;
 mod no_flash;
 mod shutter;
 
-use ink_lamp_light::{refusal::Refusal, shape::Gel, shutter::Clipped};
+use ink_lamp_light::{list::up_to, refusal::Refusal, shape::Gel, shutter::Clipped};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::setup::Setup;
 use serde::{Deserialize, Serialize};
@@ -23,10 +23,12 @@ pub use shutter::{HighSpeedPlace, HighSpeedRow, LightAtShutter, PulsePoint, Shut
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct StudyQuestion {
     /// Clipped test frames, to find the true sync time: at most 20.
-    #[serde(default)]
+    #[serde(default, deserialize_with = "up_to::<_, _, 20>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 20))]
     pub frames: Vec<Clipped>,
     /// Gels of the kit: at most 100.
-    #[serde(default)]
+    #[serde(default, deserialize_with = "up_to::<_, _, 100>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 100))]
     pub gels: Vec<Gel>,
 }
 
@@ -50,9 +52,6 @@ impl Study {
     /// # Errors
     /// Refuses test frames that can't be, with the field.
     pub fn of(setup: &Setup, question: &StudyQuestion) -> Result<Self, Refusal> {
-        if question.gels.len() > 100 {
-            return Err(Refusal::new("gels", "At most 100 gels are looked through."));
-        }
         let scene = Scene::of(setup);
         Ok(Self {
             shutter: shutter::of(setup, &question.frames)?,

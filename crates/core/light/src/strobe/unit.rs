@@ -96,8 +96,9 @@ pub struct Unit {
     /// How its dial is written.
     #[cfg_attr(feature = "schema", schema(value_type = super::PowerScaleSpec))]
     pub scale: PowerScale,
-    /// Flash durations by power.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    /// Flash durations by power, at most 64.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "crate::list::up_to::<_, _, 64>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 64))]
     pub durations: Vec<FlashDuration>,
     /// How it makes less light.
     #[serde(default, skip_serializing_if = "Option::is_none")]

@@ -51,13 +51,15 @@ pub struct PictureOfGround {
 /// The ground as it is seen from the sitter, with its tones.
 pub fn elevation(stage: &Stage) -> Option<Elevation> {
     const COLUMNS: u32 = 48;
+    /// However narrow and high the ground is: cells are then higher than wide.
+    const MOST_ROWS: u32 = 96;
     let (ground, window) = (stage.studio.ground?, stage.picture_at_ground()?);
     let half = (ground.width.get() / 2.0).min(4.0);
     let top = stage.studio.walls.map_or(2.7, |w| w.ceiling.get()).max(window.high.min(4.0));
     let (left, right) = (-half, half);
     let cell = (right - left) / f64::from(COLUMNS);
     #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss, reason = "a few dozen rows")]
-    let rows = ((top / cell).ceil() as u32).max(2);
+    let rows = ((top / cell).ceil() as u32).clamp(2, MOST_ROWS);
     let back = stage.room_ground.and(stage.returned_amount());
     let tone = |x: f64, y: f64| tone_of(drawn(stage, DVec3::new(x, y, window.z), back), &stage.studio).map_or(-20.0, Stops::get).max(-20.0);
     let mut tones = Vec::new();

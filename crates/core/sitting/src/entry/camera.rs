@@ -29,8 +29,9 @@ pub struct CameraSet {
     /// Shortest shutter time that syncs with flash; stays as it was where it is left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub sync: Option<ShutterTime>,
-    /// Filters before the lens; those that are there stay where it is left out, an empty list takes them off.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
+    /// Filters before the lens, at most 6; those that are there stay where it is left out, an empty list takes them off.
+    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "ink_lamp_light::list::optional_up_to::<_, _, 6>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 6))]
     pub filters: Option<Vec<Filter>>,
     /// The camera itself; stays as it was where it is left out. Its sync time counts where none is said.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -63,8 +64,8 @@ impl Setup {
         let before = self.camera.as_ref();
         let filters = set.filters.clone().or_else(|| before.map(|c| c.filters.clone())).unwrap_or_default();
         let taken: f64 = filters.iter().map(|f| f.loss.get()).sum();
-        if filters.len() > 6 || taken > 24.0 {
-            return Err(Refusal::new("filters", "At most six filters and 24 stops go before a lens."));
+        if taken > 24.0 {
+            return Err(Refusal::new("filters", "At most 24 stops of filters go before a lens."));
         }
         let said = set.body.as_ref().map(|b| b.sync());
         let body = set.body.clone().or_else(|| before.and_then(|c| c.body.clone()));

@@ -14,9 +14,6 @@ impl Setup {
         if holds.fastest.is_some_and(|fastest| fastest.tv() < holds.slowest_tv()) {
             return Err(Refusal::new("fastest", "The shortest time is longer than the longest. Turn the two round."));
         }
-        if holds.filters.len() > 6 {
-            return Err(Refusal::new("filters", "At most six filters are at hand at once."));
-        }
         self.holds = holds.clone();
         Ok(())
     }

@@ -62,7 +62,8 @@ pub struct Held {
     #[serde(default, skip_serializing_if = "crate::metered::How::is_usual")]
     pub how: How,
     /// What each of the other lights that were on gave at that moment, `Av` at ISO 100, where it was known.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 8))]
     pub others: Vec<Other>,
 }
 

@@ -20,8 +20,9 @@ pub struct Rig {
     /// The grid that is on.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub grid: Option<Grid>,
-    /// The gels that are on.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    /// The gels that are on, at most 6.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 6>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 6))]
     pub gels: Vec<Gel>,
     /// Between its direction and the camera's, seen from the sitter.
     #[serde(default, skip_serializing_if = "Option::is_none")]

@@ -47,18 +47,13 @@ pub struct Studio {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub walls: Option<Walls>,
     /// At most 8.
-    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "few")]
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
     #[cfg_attr(feature = "schema", schema(max_items = 8))]
     pub windows: Vec<Window>,
     /// Reflectors, dark panels and flags, at most 8.
-    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "few")]
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
     #[cfg_attr(feature = "schema", schema(max_items = 8))]
     pub panels: Vec<PanelPlace>,
-}
-
-fn few<'de, D: serde::Deserializer<'de>, T: Deserialize<'de>>(deserializer: D) -> Result<Vec<T>, D::Error> {
-    let list = Vec::<T>::deserialize(deserializer)?;
-    if list.len() > 8 { Err(serde::de::Error::custom("At most 8 stand in a plan.")) } else { Ok(list) }
 }
 
 impl Studio {

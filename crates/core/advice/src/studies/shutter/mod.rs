@@ -65,9 +65,6 @@ pub struct ShutterStudy {
 }
 
 pub(super) fn of(setup: &Setup, frames: &[Clipped]) -> Result<ShutterStudy, Refusal> {
-    if frames.len() > 20 {
-        return Err(Refusal::new("frames", "At most 20 test frames. Leave the oldest out."));
-    }
     let Some(camera) = setup.camera.as_ref().filter(|c| seconds_of(c.exposure.shutter).is_some()) else {
         return Ok(empty(words::NO_CAMERA));
     };

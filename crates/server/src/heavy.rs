@@ -1,0 +1,150 @@
+//! Answers that take long to work out: off the workers, a few at a time, in the order in which they were asked for.
+//!
+//! A worker that works out a plan answers nobody else meanwhile. Here such work waits for a seat; what nobody waits for any more is never
+//! begun; and where too many wait, or one waits too long, it is told to ask again, so that nothing heaps up.
+
+use std::{sync::Arc, time::Duration};
+
+use actix_web::{HttpResponse, http::StatusCode, web};
+use serde::Serialize;
+use tokio::{
+    sync::{OwnedSemaphorePermit, Semaphore},
+    time::timeout,
+};
+
+use crate::problem::Problem;
+
+/// How many may wait for a seat.
+const MOST_WAITING: usize = 64;
+/// How long one waits for it.
+const PATIENCE: Duration = Duration::from_secs(5);
+
+/// The seats for heavy work.
+#[derive(Debug, Clone)]
+pub struct Heavy {
+    seats: Arc<Semaphore>,
+    queue: Arc<Semaphore>,
+}
+
+impl Heavy {
+    /// As many seats as the machine has cores, less one for everything else; at least one.
+    #[must_use]
+    pub fn new() -> Self {
+        Self::with(std::thread::available_parallelism().map_or(1, |cores| cores.get() - 1).max(1), MOST_WAITING)
+    }
+
+    fn with(seats: usize, waiting: usize) -> Self {
+        Self { seats: Arc::new(Semaphore::new(seats)), queue: Arc::new(Semaphore::new(seats + waiting)) }
+    }
+
+    /// A seat, once it is this one's turn. Both are given back when they are dropped, whether or not the work was ever begun.
+    async fn seat(&self) -> Option<(OwnedSemaphorePermit, OwnedSemaphorePermit)> {
+        let turn = Arc::clone(&self.queue).try_acquire_owned().ok()?;
+        let seat = timeout(PATIENCE, Arc::clone(&self.seats).acquire_owned()).await.ok()?.ok()?;
+        Some((turn, seat))
+    }
+
+    /// Works something out and writes it as JSON, both off the workers.
+    ///
+    /// # Errors
+    /// What the work refuses; 503 where too many wait.
+    pub async fn answer<T, F>(&self, work: F) -> Result<HttpResponse, Problem>
+    where
+        T: Serialize + 'static,
+        F: FnOnce() -> Result<T, Problem> + Send + 'static,
+    {
+        let seat = self.seat().await.ok_or_else(busy)?;
+        let written = web::block(move || {
+            let _seat = seat;
+            serde_json::to_vec(&work()?).map_err(|error| broken(&error))
+        });
+        let json = written.await.map_err(|error| broken(&error))??;
+        Ok(HttpResponse::Ok().content_type("application/json").body(json))
+    }
+}
+
+impl Default for Heavy {
+    fn default() -> Self {
+        Self::new()
+    }
+}
+
+fn busy() -> Problem {
+    let detail = "Too much is being worked out at once. Nothing was changed; ask again in a second.";
+    Problem::new(StatusCode::SERVICE_UNAVAILABLE, "busy", "Busy", detail)
+}
+
+fn broken(error: &dyn std::error::Error) -> Problem {
+    tracing::error!(%error, "work that answers broke off");
+    let detail = "This could not be worked out. Nothing was changed. The server's log says more.";
+    Problem::new(StatusCode::INTERNAL_SERVER_ERROR, "broken-off", "Broken off", detail)
+}
+
+#[cfg(test)]
+mod tests {
+    use std::sync::{
+        Mutex,
+        atomic::{AtomicUsize, Ordering},
+        mpsc,
+    };
+
+    use actix_web::rt;
+
+    use super::*;
+
+    /// Work that waits until it is let go; it says that it began.
+    fn held(began: mpsc::Sender<()>, let_go: &Arc<Mutex<mpsc::Receiver<()>>>) -> impl FnOnce() -> Result<u8, Problem> + Send + use<> {
+        let let_go = Arc::clone(let_go);
+        move || {
+            began.send(()).unwrap();
+            let _ = let_go.lock().unwrap().recv();
+            Ok(1)
+        }
+    }
+
+    async fn until(done: impl Fn() -> bool) {
+        while !done() {
+            rt::time::sleep(Duration::from_millis(1)).await;
+        }
+    }
+
+    #[actix_web::test]
+    async fn no_more_work_at_once_than_there_are_seats_and_what_nobody_waits_for_is_not_begun() {
+        let heavy = Heavy::with(1, 1);
+        let (go, let_go) = mpsc::channel();
+        let let_go = Arc::new(Mutex::new(let_go));
+        let (began, begins) = mpsc::channel();
+        let ran = Arc::new(AtomicUsize::new(0));
+        let (first, seat) = (heavy.clone(), held(began, &let_go));
+        let first = rt::spawn(async move { first.answer(seat).await.map(|r| r.status()) });
+        until(|| begins.try_recv().is_ok()).await;
+        let (second, count) = (heavy.clone(), Arc::clone(&ran));
+        let second = rt::spawn(async move {
+            let work = move || {
+                count.fetch_add(1, Ordering::SeqCst);
+                Ok(2)
+            };
+            second.answer(work).await.map(|r| r.status())
+        });
+        until(|| heavy.queue.available_permits() == 0).await;
+        // One works, one waits: a third is told so at once.
+        assert_eq!(heavy.answer(|| Ok(3)).await.unwrap_err().status, 503);
+        // Who waits and goes is forgotten; its place is free again.
+        second.abort();
+        until(|| heavy.queue.available_permits() == 1).await;
+        go.send(()).unwrap();
+        assert_eq!(first.await.unwrap().unwrap(), StatusCode::OK);
+        assert_eq!(heavy.answer(|| Ok(4)).await.unwrap().status(), StatusCode::OK);
+        assert_eq!(ran.load(Ordering::SeqCst), 0);
+    }
+
+    #[actix_web::test]
+    async fn what_is_refused_is_told_and_what_breaks_off_gives_its_seat_back() {
+        let heavy = Heavy::with(1, 0);
+        let refused = heavy.answer::<u8, _>(|| Err(Problem::refused("No."))).await.unwrap_err();
+        assert_eq!((refused.status, refused.detail.as_str()), (422, "No."));
+        let broken = heavy.answer::<u8, _>(|| std::panic::resume_unwind(Box::new("broken"))).await.unwrap_err();
+        assert_eq!(broken.status, 500);
+        assert_eq!(heavy.answer(|| Ok(1)).await.unwrap().status(), StatusCode::OK);
+    }
+}

@@ -460,3 +460,60 @@ async fn a_phone_is_told_where_to_go() {
     let (_, address) = app.get("/api/address").await;
     assert_eq!((address["url"].as_str().unwrap(), address["on_network"].as_bool()), (app.base.as_str(), Some(false)));
 }
+
+#[actix_web::test]
+async fn no_list_is_longer_than_its_type_says_wherever_it_comes_from() {
+    let app = App::spawn().await;
+    let (_, look) = app.begin("Limits").await;
+    let (_, view) = app.get(&format!("/api/setups/{look}")).await;
+    let filters: Vec<Value> = (1..=7).map(|n| json!({"name": format!("ND {n}"), "loss": n})).collect();
+    let mut setup = view["setup"].clone();
+    setup["holds"] = json!({"filters": filters});
+    let start = json!({"start": {"from": "Elsewhere", "setup": setup}});
+    let at = "entry.start.setup.holds.filters";
+    for (answer, field) in [
+        (app.post("/api/ways", json!({"setup": setup})).await, "setup.holds.filters"),
+        (app.post("/api/plan", json!({"setup": setup})).await, "setup.holds.filters"),
+        (app.post("/api/draft", json!({"setup": view["setup"], "entry": start})).await, at),
+        (app.write(&look, 0, start.clone()).await, at),
+    ] {
+        let (status, problem) = answer;
+        assert_eq!((status, problem["field"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some(field)), "{problem}");
+        assert!(problem["detail"].as_str().unwrap().starts_with("At most 6"), "{problem}");
+    }
+    // Six are as many as go.
+    setup["holds"] = json!({"filters": &filters[..6]});
+    assert_eq!(app.post("/api/ways", json!({"setup": setup})).await.0, StatusCode::OK);
+}
+
+#[actix_web::test]
+async fn what_can_not_be_read_is_told_where_it_stands_and_everything_else_goes_on() {
+    let app = App::spawn().await;
+    let (_, odd) = app.begin("Odd").await;
+    let (_, look) = app.begin("Fine").await;
+    for (look, base) in [(&odd, 0), (&look, 0)] {
+        assert_eq!(app.write(look, base, camera()).await.0, StatusCode::CREATED);
+    }
+    let piece = Uuid::now_v7();
+    app.send(Method::PUT, &format!("/api/kit/{piece}"), Some(json!({"is": {"filter": {"name": "ND 0.9", "loss": 3}}}))).await;
+    let db = sea_orm::Database::connect(&app.url).await.unwrap();
+    let odd_rows = format!(
+        "alter table tape_entry disable trigger user; update tape_entry set payload = '{{\"hologram\": 1}}'; update setup set state = '[]' where id = '{odd}'; \
+         update kit_item set is_what = '[]'"
+    );
+    sea_orm::ConnectionTrait::execute_unprepared(&db, &odd_rows).await.unwrap();
+    let (status, list) = app.get("/api/sittings").await;
+    assert_eq!(status, StatusCode::OK);
+    let row = |name: &str| list.as_array().unwrap().iter().find(|row| row["sitting"]["name"] == name).unwrap();
+    assert!(row("Odd")["summary"].is_null() && row("Odd")["unreadable"].as_str().unwrap().contains("hologram"), "{list}");
+    assert!(row("Fine")["summary"].is_object() && row("Fine")["unreadable"].is_null());
+    // Its state can be read: the look is open, and the line that can't be read says so.
+    let (status, view) = app.get(&format!("/api/setups/{look}")).await;
+    assert_eq!((status, view["tape"]["items"][0]["line"]["kind"].as_str()), (StatusCode::OK, Some("unreadable")));
+    assert_eq!(app.write(&look, 1, json!({"note": {"text": "goes on"}})).await.0, StatusCode::CREATED);
+    let (status, problem) = app.get(&format!("/api/setups/{odd}")).await;
+    assert_eq!((status, problem["type"].as_str()), (StatusCode::INTERNAL_SERVER_ERROR, Some("urn:ink-lamp:damaged")));
+    assert!(problem["detail"].as_str().unwrap().contains("It is kept as it is"), "{problem}");
+    let (_, kit) = app.get("/api/kit").await;
+    assert_eq!((kit["items"].as_array().unwrap().len(), kit["unreadable"][0]["id"].as_str()), (0, Some(piece.to_string().as_str())));
+}

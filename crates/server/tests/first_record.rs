@@ -47,8 +47,9 @@ async fn every_line_of_the_first_record_reads_as_it_was_written() {
     for row in store.sittings("", false).await.unwrap() {
         for look in row.sitting.looks {
             for item in store.tape(look.id, look.version + 1, 1000).await.unwrap().items {
-                let line = serde_json::to_value(TapeLine::of(&item.entry, &item.effect)).unwrap();
-                assert_eq!(line, written[&item.id.to_string()], "{} {:?}", item.id, item.entry);
+                let (entry, effect) = item.told.unwrap();
+                let line = serde_json::to_value(TapeLine::of(&entry, &effect)).unwrap();
+                assert_eq!(line, written[&item.id.to_string()], "{} {entry:?}", item.id);
                 lines += 1;
             }
         }

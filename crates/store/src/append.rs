@@ -22,7 +22,7 @@ use crate::{
     error::StoreError,
     learnt,
     record::NewEntry,
-    state::{entries, state_of},
+    state::{FORMAT, damaged_tape, entries, state_of},
     store,
     stored::Stored,
 };
@@ -63,9 +63,9 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
     let (after, standing, undone) = match &new.entry {
         Entry::Undo(back) | Entry::Redo(back) => {
             let tape = entries(db, row.id, i64::MAX).await?;
-            let mut history = History::read(tape.iter().map(|(id, e)| (*id, e)))?;
+            let mut history = History::read(tape.iter().map(|(id, e)| (*id, e))).map_err(damaged_tape)?;
             history.write(new.id, &new.entry)?;
-            let after = history.setup()?;
+            let after = history.setup().map_err(damaged_tape)?;
             let mark = tape_entry::ActiveModel { id: Set(back.of), undone: Set(matches!(new.entry, Entry::Undo(_))), ..Default::default() };
             mark.update(db).await?;
             match (&new.entry, tape.iter().find(|(id, _)| *id == back.of)) {
@@ -101,11 +101,19 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
     effects::keep(db, &[(new.id, effect)]).await?;
     // Worked on when it happened, by a clock that can't be ahead; an entry that comes late does not set it back.
     let updated_at = new.at.min(Utc::now()).max(row.updated_at);
-    let row =
-        setup::Model { version: row.version + 1, state: Stored::new(after), standing, undone: Stored::new(undone), updated_at, ..row };
+    let row = setup::Model {
+        version: row.version + 1,
+        state: Stored::new(after),
+        format: FORMAT,
+        standing,
+        undone: Stored::new(undone),
+        updated_at,
+        ..row
+    };
     let change = setup::ActiveModel {
         version: Set(row.version),
         state: Set(row.state.clone()),
+        format: Set(row.format),
         standing: Set(row.standing),
         undone: Set(row.undone.clone()),
         updated_at: Set(row.updated_at),

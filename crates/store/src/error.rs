@@ -61,6 +61,25 @@ impl From<TransactionError<Self>> for StoreError {
     }
 }
 
+/// A row that is kept though it can't be read: a later version wrote it, or it was damaged. Everything else goes on without it.
+#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
+#[error("{0}")]
+pub struct Unreadable(pub String);
+
+impl StoreError {
+    /// Sets what can't be read aside, so that one row closes nothing; whatever else went wrong is still an error.
+    pub(crate) fn aside<T>(read: Result<T, Self>) -> Result<Result<T, Unreadable>, Self> {
+        match read {
+            Ok(value) => Ok(Ok(value)),
+            Err(Self::Damaged { what, why }) => {
+                tracing::warn!(%what, %why, "what is stored can't be read; it is set aside");
+                Ok(Err(Unreadable(why.to_string())))
+            }
+            Err(other) => Err(other),
+        }
+    }
+}
+
 /// What the record answers, once it is waited for. It is boxed so that the database's code is compiled here: a bare `async fn` is compiled
 /// again by each crate, program and test that waits for it.
 pub type Answer<'a, T> = Pin<Box<dyn Future<Output = Result<T, StoreError>> + Send + 'a>>;

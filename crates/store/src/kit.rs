@@ -12,11 +12,31 @@ use uuid::Uuid;
 
 use crate::{
     entity::{calibration_sample, kit_item},
-    error::{Answer, StoreError},
+    error::{Answer, StoreError, Unreadable},
     learnt::{Learnt, learn, sample_of},
     store::Store,
     stored::Stored,
 };
+
+/// The kit.
+#[derive(Debug, Clone, Default)]
+pub struct Kit {
+    /// The pieces.
+    pub items: Vec<KitItem>,
+    /// Pieces that are kept and can't be read. One that is put there by the same id takes its place.
+    pub unreadable: Vec<UnreadableItem>,
+}
+
+/// A piece that can't be read.
+#[derive(Debug, Clone)]
+pub struct UnreadableItem {
+    /// Its id.
+    pub id: Uuid,
+    /// As it was called.
+    pub name: String,
+    /// Why it can't be read.
+    pub why: Unreadable,
+}
 
 /// What an import did.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
@@ -35,8 +55,8 @@ impl Store {
     /// The whole kit, retired pieces too, by kind and name.
     ///
     /// # Errors
-    /// Where the database does not answer or a piece can't be read.
-    pub fn kit(&self) -> Answer<'_, Vec<KitItem>> {
+    /// Where the database does not answer.
+    pub fn kit(&self) -> Answer<'_, Kit> {
         Box::pin(async move { items(&self.db).await })
     }
 
@@ -48,15 +68,15 @@ impl Store {
         Box::pin(async move { put(&self.db, item).await })
     }
 
-    /// The kit with what readings taught of it.
+    /// The kit with what readings taught of it; without what can't be read, which stays where it is.
     ///
     /// # Errors
-    /// Where the database does not answer or a piece can't be read.
+    /// Where the database does not answer.
     pub fn export_kit(&self) -> Answer<'_, KitDocument> {
         Box::pin(async move {
             let rows = calibration_sample::Entity::find().order_by_asc(calibration_sample::Column::EntryId).all(&self.db).await?;
-            let samples = rows.iter().map(sample_of).collect::<Result<_, _>>()?;
-            Ok(KitDocument { format: KitFormat::Kit1, items: self.kit().await?, samples })
+            let samples = rows.iter().filter_map(sample_of).collect();
+            Ok(KitDocument { format: KitFormat::Kit1, items: self.kit().await?.items, samples })
         })
     }
 
@@ -68,7 +88,7 @@ impl Store {
         Box::pin(async move {
             document.check()?;
             let tx = self.db.begin().await?;
-            let before = items(&tx).await?;
+            let before = items(&tx).await?.items;
             let mut done = Imported::default();
             for item in &document.items {
                 match before.iter().find(|b| b.id == item.id) {
@@ -115,7 +135,7 @@ impl Store {
                 .await?;
             let mut learnt = Vec::new();
             for pair in rows.chunk_by(|a, b| (a.unit_id, a.modifier_id) == (b.unit_id, b.modifier_id)) {
-                let offsets = pair.iter().map(|row| Ok(sample_of(row)?.offset)).collect::<Result<Vec<Stops>, StoreError>>()?;
+                let offsets: Vec<Stops> = pair.iter().filter_map(|row| Some(sample_of(row)?.offset)).collect();
                 if let Some(calibration) = Calibration::of(&offsets) {
                     learnt.push(Learnt { unit: pair[0].unit_id, modifier: pair[0].modifier_id, calibration });
                 }
@@ -138,10 +158,17 @@ impl Store {
     }
 }
 
-async fn items(db: &impl ConnectionTrait) -> Result<Vec<KitItem>, StoreError> {
+async fn items(db: &impl ConnectionTrait) -> Result<Kit, StoreError> {
     use kit_item::Column::{Id, Kind, Name};
     let rows = kit_item::Entity::find().order_by_asc(Kind).order_by_asc(Name).order_by_asc(Id).all(db).await?;
-    rows.into_iter().map(|row| Ok(KitItem { id: row.id, retired: row.retired, is: row.is_what.value("a piece of the kit")? })).collect()
+    let mut kit = Kit::default();
+    for kit_item::Model { id, name, is_what, retired, .. } in rows {
+        match StoreError::aside(is_what.value("a piece of the kit"))? {
+            Ok(is) => kit.items.push(KitItem { id, retired, is }),
+            Err(why) => kit.unreadable.push(UnreadableItem { id, name, why }),
+        }
+    }
+    Ok(kit)
 }
 
 async fn put(db: &impl ConnectionTrait, item: &KitItem) -> Result<(), StoreError> {

@@ -25,9 +25,10 @@ pub struct Learnt {
     pub calibration: Calibration,
 }
 
-pub(crate) fn sample_of(row: &Model) -> Result<Sample, StoreError> {
-    let offset = Stops::new(row.stops).map_err(|e| StoreError::Damaged { what: "what a reading taught".to_owned(), why: e.into() })?;
-    Ok(Sample { entry: row.entry_id, unit: row.unit_id, modifier: row.modifier_id, offset })
+/// What a reading taught; nothing where the number can't be one.
+pub(crate) fn sample_of(row: &Model) -> Option<Sample> {
+    let offset = Stops::new(row.stops).ok()?;
+    Some(Sample { entry: row.entry_id, unit: row.unit_id, modifier: row.modifier_id, offset })
 }
 
 /// Keeps what a reading taught, and says whether it was new.

@@ -48,10 +48,11 @@ mod stored;
 mod tape;
 #[cfg(feature = "testing")]
 pub mod testing;
+mod upgrade;
 
 pub use changes::{Change, Changes};
-pub use error::{Answer, StoreError};
-pub use kit::Imported;
+pub use error::{Answer, StoreError, Unreadable};
+pub use kit::{Imported, Kit, UnreadableItem};
 pub use learnt::Learnt;
 pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, TapeItem, TapePart};
 pub use store::Store;

@@ -14,6 +14,7 @@ use crate::{
     entity::setup,
     error::StoreError,
     record::{NewEntry, NewLook},
+    state::FORMAT,
     store::{self, Store},
     stored::Stored,
 };
@@ -34,6 +35,7 @@ pub(crate) async fn create_on(
         name: Set(checked_name(&new.name)?),
         version: Set(0),
         state: Set(Stored::new(Setup::default())),
+        format: Set(FORMAT),
         standing: Set(None),
         undone: Set(Stored::new(Vec::new())),
         created_at: Set(now),

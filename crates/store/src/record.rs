@@ -11,7 +11,7 @@ use crate::{
         setup::{self, Model},
         sitting,
     },
-    error::StoreError,
+    error::{StoreError, Unreadable},
     state::state_of,
 };
 
@@ -48,10 +48,8 @@ pub struct TapeItem {
     pub at: DateTime<Utc>,
     /// Taken back by a later entry.
     pub undone: bool,
-    /// What happened.
-    pub entry: Entry,
-    /// What it did then, in numbers.
-    pub effect: Effect,
+    /// What happened, and what it did then, in numbers.
+    pub told: Result<(Entry, Effect), Unreadable>,
 }
 
 /// A stretch of a tape.
@@ -173,7 +171,7 @@ pub struct SittingRow {
     /// When that was.
     pub updated_at: DateTime<Utc>,
     /// How that look stands.
-    pub setup: Setup,
+    pub setup: Result<Setup, Unreadable>,
 }
 
 pub(crate) fn with_looks(row: sitting::Model, looks: &[Model]) -> Sitting {

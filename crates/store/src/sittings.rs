@@ -22,7 +22,7 @@ impl Store {
     /// Sittings, the one worked on last first. `find` looks into the names of sittings and looks; `deleted` lists what was deleted.
     ///
     /// # Errors
-    /// Where the database does not answer, or a stored setup can't be read.
+    /// Where the database does not answer.
     pub fn sittings<'a>(&'a self, find: &'a str, deleted: bool) -> Answer<'a, Vec<SittingRow>> {
         Box::pin(async move {
             let gone = if deleted { sitting::Column::DeletedAt.is_not_null() } else { sitting::Column::DeletedAt.is_null() };
@@ -42,7 +42,7 @@ impl Store {
                 }
                 let Some(last) = looks.iter().max_by_key(|l| l.updated_at) else { continue };
                 let (id, updated_at) = (last.id, last.updated_at);
-                let setup = state_of(&self.db, last).await?;
+                let setup = StoreError::aside(state_of(&self.db, last).await)?;
                 list.push(SittingRow { sitting: with_looks(row, &looks), last: id, updated_at, setup });
             }
             list.sort_by_key(|row| std::cmp::Reverse(row.updated_at));

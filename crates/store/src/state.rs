@@ -1,5 +1,6 @@
 //! How a setup stands: as it is stored, or replayed from its tape.
 
+use ink_lamp_light::refusal::Refusal;
 use ink_lamp_sitting::{entry::Entry, history::History, setup::Setup};
 use sea_orm::{ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder};
 use uuid::Uuid;
@@ -8,6 +9,9 @@ use crate::{
     entity::{setup::Model, tape_entry},
     error::StoreError,
 };
+
+/// The format in which states are written. 2: a reading holds by which school it was taken once another one is chosen.
+pub(crate) const FORMAT: i16 = 2;
 
 pub(crate) async fn entries(db: &impl ConnectionTrait, setup: Uuid, until: i64) -> Result<Vec<(Uuid, Entry)>, StoreError> {
     let rows = tape_entry::Entity::find()
@@ -22,7 +26,13 @@ pub(crate) async fn entries(db: &impl ConnectionTrait, setup: Uuid, until: i64) 
 /// The setup that a tape leads to, up to a place on it.
 pub(crate) async fn replayed(db: &impl ConnectionTrait, setup: Uuid, until: i64) -> Result<Setup, StoreError> {
     let entries = entries(db, setup, until).await?;
-    Ok(History::read(entries.iter().map(|(id, e)| (*id, e)))?.setup()?)
+    let history = History::read(entries.iter().map(|(id, e)| (*id, e)));
+    history.and_then(|history| history.setup()).map_err(damaged_tape)
+}
+
+/// A tape whose entries can be read, but not followed: what this version refuses was once taken.
+pub(crate) fn damaged_tape(refusal: Refusal) -> StoreError {
+    StoreError::Damaged { what: "a tape".to_owned(), why: refusal.into() }
 }
 
 /// The stored state; one that an older version wrote and this one can't read is worked out anew from the tape.

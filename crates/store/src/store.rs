@@ -3,9 +3,8 @@
 use std::time::Duration;
 
 use sea_orm::{ConnectOptions, ConnectionTrait, Database, DatabaseConnection, TryInsertResult};
-use sea_orm_migration::MigratorTrait;
 
-use crate::{error::Answer, migration::Migrator};
+use crate::error::Answer;
 
 /// Access to the record.
 #[derive(Debug, Clone)]
@@ -30,14 +29,6 @@ impl Store {
                 .sqlx_logging(false);
             Ok(Self { db: Database::connect(options).await? })
         })
-    }
-
-    /// Brings the database to this version's tables. Two servers may do it at once: one waits for the other.
-    ///
-    /// # Errors
-    /// Where the database refuses.
-    pub fn migrate(&self) -> Answer<'_, ()> {
-        Box::pin(async move { Ok(Migrator::up(&self.db, None).await?) })
     }
 
     /// Whether the database answers.

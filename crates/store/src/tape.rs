@@ -53,7 +53,7 @@ impl Store {
     /// The last `most` items of a tape before place `before`; places are counted from 1, so `version + 1` is the end.
     ///
     /// # Errors
-    /// Where the database does not answer or a line can't be read. A setup that does not exist has no items.
+    /// Where the database does not answer. A setup that does not exist has no items.
     pub fn tape(&self, setup: Uuid, before: i64, most: u32) -> Answer<'_, TapePart> {
         Box::pin(async move {
             let last = with_effects(facts(setup).filter(tape_entry::Column::Seq.lt(before)))
@@ -70,16 +70,19 @@ impl Store {
             rows.truncate(enough);
             rows.reverse();
             // Written by a version that kept none: the whole tape gets them, once.
-            let mut late =
-                if rows.iter().all(|row| row.5.is_some()) { HashMap::new() } else { effects::made_up_for(&self.db, setup).await? };
+            let mut late = if rows.iter().all(|row| row.5.is_some()) {
+                HashMap::new()
+            } else {
+                StoreError::aside(effects::made_up_for(&self.db, setup).await)?.unwrap_or_default()
+            };
             let items = rows
                 .into_iter()
                 .map(|(id, seq, at, undone, entry, effect)| {
-                    let effect = match effect {
-                        Some(effect) => effect.value("what an entry did")?,
-                        None => late.remove(&id).unwrap_or_default(),
-                    };
-                    Ok(TapeItem { id, seq, at, undone, entry: entry.value("entry")?, effect })
+                    // What it did is derived: where that can't be read it is only not known.
+                    let kept = effect.and_then(|effect| effect.value("what an entry did").ok());
+                    let effect = kept.or_else(|| late.remove(&id)).unwrap_or_default();
+                    let told = StoreError::aside(entry.value("an entry"))?.map(|entry| (entry, effect));
+                    Ok(TapeItem { id, seq, at, undone, told })
                 })
                 .collect::<Result<_, StoreError>>()?;
             Ok(TapePart { items, earlier })

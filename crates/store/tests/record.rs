@@ -225,7 +225,7 @@ async fn a_kit_comes_back_as_it_was() {
     assert_eq!((done.added, done.changed, done.same, done.samples), (2, 0, 0, 1));
     let out = store.export_kit().await.unwrap();
     store.clear_kit().await.unwrap();
-    assert!(store.kit().await.unwrap().is_empty() && store.learnt().await.unwrap().is_empty());
+    assert!(store.kit().await.unwrap().items.is_empty() && store.learnt().await.unwrap().is_empty());
     store.import_kit(&out).await.unwrap();
     assert_eq!(store.export_kit().await.unwrap(), out);
     let again = store.import_kit(&document).await.unwrap();
@@ -233,7 +233,7 @@ async fn a_kit_comes_back_as_it_was() {
     // All or nothing: the second piece's id stands twice.
     let twice = KitDocument { items: vec![piece(7, json!({"strobe": taper()})), piece(7, json!({"strobe": taper()}))], ..document };
     assert!(matches!(store.import_kit(&twice).await, Err(StoreError::Refused(_))));
-    assert_eq!(store.kit().await.unwrap().len(), 2);
+    assert_eq!(store.kit().await.unwrap().items.len(), 2);
 }
 
 #[tokio::test]
@@ -265,7 +265,7 @@ async fn what_a_sitting_used_does_not_change_with_the_kit() {
     let mut changed = taper();
     changed["rated"] = json!(600);
     store.put_item(&KitItem { retired: true, is: serde_json::from_value(json!({"strobe": changed})).unwrap(), ..kit_piece }).await.unwrap();
-    assert!(store.kit().await.unwrap()[0].retired);
+    assert!(store.kit().await.unwrap().items[0].retired);
     assert_eq!(store.setup(look).await.unwrap().setup, before);
 }
 

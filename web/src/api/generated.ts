@@ -560,7 +560,7 @@ export interface components {
             body?: components["schemas"]["CameraBody"] | null;
             /** @description Aperture, shutter and ISO. */
             exposure: components["schemas"]["Exposure"];
-            /** @description Filters before the lens; the exposure counts what they take. */
+            /** @description Filters before the lens, at most 6; the exposure counts what they take. */
             filters?: components["schemas"]["Filter"][];
             focal?: components["schemas"]["Millimetres"] | null;
             lens?: components["schemas"]["Lens"] | null;
@@ -606,7 +606,7 @@ export interface components {
             /** @description Aperture as marked: `8`. */
             aperture: components["schemas"]["Aperture"];
             body?: components["schemas"]["CameraBody"] | null;
-            /** @description Filters before the lens; those that are there stay where it is left out, an empty list takes them off. */
+            /** @description Filters before the lens, at most 6; those that are there stay where it is left out, an empty list takes them off. */
             filters?: components["schemas"]["Filter"][] | null;
             focal?: components["schemas"]["Millimetres"] | null;
             /** @description ISO as marked: `100`. */
@@ -1976,7 +1976,7 @@ export interface components {
             camera?: boolean;
             /** @description At the transmitter. */
             transmitter?: boolean;
-            /** @description At the units of these lights. */
+            /** @description At the units of these lights, at most 8. */
             units?: components["schemas"]["LightId"][];
         };
         /** @description A place where high-speed sync must be on. */
@@ -2005,7 +2005,7 @@ export interface components {
         Holds: {
             depth?: components["schemas"]["Extent"] | null;
             fastest?: components["schemas"]["ShutterTime"] | null;
-            /** @description Filters that are at hand. */
+            /** @description Filters that are at hand, at most 6. */
             filters?: components["schemas"]["Filter"][];
             /** @description Whether high-speed sync is allowed. */
             high_speed?: boolean;
@@ -2022,7 +2022,7 @@ export interface components {
         /** @description How a reading was taken. What is left out is as usual: the light alone, where it works, held as the setup says. */
         How: {
             metered?: components["schemas"]["Metered"] | null;
-            /** @description Lights that were on, besides the one that was read. */
+            /** @description Lights that were on, besides the one that was read, at most 8. */
             on?: components["schemas"]["LightId"][];
             place?: components["schemas"]["HeldAt"] | null;
             receptor?: components["schemas"]["Receptor"] | null;
@@ -2101,6 +2101,8 @@ export interface components {
             items: components["schemas"]["KitItemView"][];
             /** @description What readings taught of units in modifiers. */
             learnt: components["schemas"]["LearntView"][];
+            /** @description Pieces that are kept and can't be read. */
+            unreadable: components["schemas"]["UnreadableView"][];
         };
         /** @description The scale that all lanes stand on. */
         Ladder: {
@@ -3039,7 +3041,7 @@ export interface components {
              * @description The mains circuit it hangs on, from 1; the first where it is left out.
              */
             circuit?: number | null;
-            /** @description The gels that are on. */
+            /** @description The gels that are on, at most 6. */
             gels?: components["schemas"]["Gel"][];
             grid?: components["schemas"]["Grid"] | null;
             group?: components["schemas"]["Group"] | null;
@@ -3527,8 +3529,9 @@ export interface components {
             last: components["schemas"]["LookName"];
             /** @description The sitting. */
             sitting: components["schemas"]["SittingView"];
-            /** @description How that look stands. */
-            summary: components["schemas"]["Summary"];
+            summary?: components["schemas"]["Summary"] | null;
+            /** @description Why it can't be read: another version wrote it, or it was damaged. It is kept as it is. */
+            unreadable?: string | null;
             /**
              * Format: date-time
              * @description When that was.
@@ -3813,7 +3816,7 @@ export interface components {
          * @description Kinds of tape items.
          * @enum {string}
          */
-        TapeKind: "reading" | "up" | "down" | "camera" | "choice" | "frame" | "note";
+        TapeKind: "reading" | "up" | "down" | "camera" | "choice" | "frame" | "note" | "unreadable";
         /** @description One item of the tape. */
         TapeLine: {
             /** @description What happened. */
@@ -3914,7 +3917,7 @@ export interface components {
              * @description How many channels it knows.
              */
             channels?: number | null;
-            /** @description Flash durations by power. */
+            /** @description Flash durations by power, at most 64. */
             durations?: components["schemas"]["FlashDuration"][];
             /**
              * Format: int32
@@ -3947,6 +3950,18 @@ export interface components {
             name: string;
             /** @description Its role. */
             role: components["schemas"]["Role"];
+        };
+        /** @description A piece that is kept and can't be read: another version wrote it, or it was damaged. One that is put there by the same id takes its place. */
+        UnreadableView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description As it was called. */
+            name: string;
+            /** @description Why it can't be read. */
+            why: string;
         };
         /** @description What one begins with, where nothing was said. */
         Usual: {
@@ -4424,6 +4439,15 @@ export interface operations {
             };
             /** @description It can't be true of this setup, or a field is wrong */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much is being worked out at once */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5027,6 +5051,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Too much is being worked out at once */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     findWays: {
@@ -5053,6 +5086,15 @@ export interface operations {
             };
             /** @description It can't be true of this setup, or a field is wrong */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much is being worked out at once */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

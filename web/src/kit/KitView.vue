@@ -170,6 +170,11 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
             </Tab>
           </TabList>
         </TabGroup>
+        <ul v-if="kit.unreadable.length > 0" class="mt-2 text-warn" aria-label="Pieces that can’t be read">
+          <li v-for="piece in kit.unreadable" :key="piece.id">
+            ! {{ piece.name }} can’t be read: {{ piece.why }}. It is kept as it is, and is not in an export.
+          </li>
+        </ul>
         <ul class="mt-2 min-h-0 flex-1 overflow-y-auto" aria-label="Pieces">
           <li v-for="piece in found" :key="piece.id">
             <button

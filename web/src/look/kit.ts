@@ -24,12 +24,15 @@ interface Learnt {
 export const useKit = defineStore('kit', () => {
   const items = shallowRef<KitItem[]>([])
   const learnt = shallowRef<Learnt[]>([])
+  /** Pieces that are kept and can't be read. */
+  const unreadable = shallowRef<{ id: string; name: string; why: string }[]>([])
   const loaded = shallowRef(false)
 
   async function load(): Promise<void> {
     const kit = await answered(api.GET('/api/kit'))
     items.value = kit.items
     learnt.value = kit.learnt
+    unreadable.value = kit.unreadable
     loaded.value = true
   }
 
@@ -56,6 +59,7 @@ export const useKit = defineStore('kit', () => {
   return {
     items,
     learnt,
+    unreadable,
     loaded,
     load,
     put,

@@ -7,15 +7,14 @@ import { answered, api, type SittingInList } from '@/api/client'
 import FlatLadder from './FlatLadder.vue'
 import { useNotices } from '@/ui/notices'
 import AppBar from '@/ui/AppBar.vue'
-import FNumber from '@/draw/FNumber.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import PushButton from '@/ui/PushButton.vue'
-import RoleMark from '@/draw/RoleMark.vue'
 import NameDialog from '@/forms/NameDialog.vue'
 import StateSign from '@/draw/StateSign.vue'
 import WordLine from '@/draw/WordLine.vue'
 import SittingMenu from './SittingMenu.vue'
+import SummaryCells from './SummaryCells.vue'
 import { sittingsCommands } from './commands'
 
 /** All sittings: the one worked on last first, with its next move; each row known by its pattern. */
@@ -29,9 +28,15 @@ const findField = useTemplateRef('findField')
 const keysOpen = ref(false)
 const naming = shallowRef<{ is: 'new' } | { is: 'rename' | 'copy'; of: SittingInList }>()
 
-const open = computed(() => (find.value || deleted.value ? undefined : list.value?.[0]))
+const open = computed(() => {
+  const first = find.value || deleted.value ? undefined : list.value?.[0]
+  return first?.summary ? { ...first, summary: first.summary } : undefined
+})
 const rows = computed(() => (open.value ? list.value?.slice(1) : list.value) ?? [])
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+/** Of a sitting that can't be read: why, and what becomes of it. */
+const aside = (row: SittingInList) =>
+  `${row.unreadable}. It is kept as it is: a version of Ink Lamp that knows it reads it again.`
 const when = (row: SittingInList) => day.format(new Date(row.updated_at))
 
 let asked = 0
@@ -218,28 +223,14 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
                   }}<template v-if="row.sitting.looks.length > 1"> · {{ row.sitting.looks.length }} looks</template>
                 </p>
               </td>
-              <td class="pr-4 max-[900px]:hidden">
-                <template v-if="row.summary.camera">
-                  <p class="text-gap font-[650]"><FNumber :f="row.summary.camera.aperture" /></p>
-                  <p class="mt-[2px] whitespace-nowrap text-text-2">
-                    {{ row.summary.camera.shutter }} s · ISO {{ row.summary.camera.iso }}
-                  </p>
-                </template>
-                <span v-else class="text-text-3">not set</span>
-              </td>
-              <td class="pr-4 max-[900px]:hidden"><FlatLadder :summary="row.summary" :width="330" :height="52" /></td>
-              <td class="pr-4 whitespace-nowrap max-[900px]:hidden">
-                <p class="text-gap font-[650]">{{ row.summary.ratio ?? '–' }}</p>
-                <p class="mt-[2px] text-text-2">{{ row.summary.ratio_words }}</p>
-              </td>
-              <td class="pr-4 whitespace-nowrap max-[900px]:hidden">
-                <RoleMark role="room" :size="12" class="mr-2" />{{ row.summary.room }}
-              </td>
-              <td class="pr-4">
-                <span class="flex items-center gap-2"
-                  ><StateSign :state="row.summary.state" /> {{ row.summary.words }}</span
-                >
-              </td>
+              <SummaryCells v-if="row.summary" :summary="row.summary" />
+              <template v-else>
+                <td colspan="4" class="pr-4 text-warn max-[900px]:hidden">{{ aside(row) }}</td>
+                <td class="pr-4 text-warn">
+                  ! can’t be read
+                  <p class="label min-[901px]:hidden">{{ aside(row) }}</p>
+                </td>
+              </template>
               <td class="pr-3">
                 <PushButton v-if="deleted" @click="setDeleted(row, false)">Restore</PushButton>
                 <SittingMenu

@@ -8,6 +8,7 @@ use ink_lamp_advice::{
     next::MoveKind,
     words::{span::plain, tape::TapeLine},
 };
+use ink_lamp_light::meter::Receptor;
 use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
     entry::{Entry, Subject},
@@ -19,7 +20,7 @@ use ink_lamp_tapes::{
     entries::{aperture, read_how, reads, spill},
     entry,
     kit::{fractions, numbers, octa_rig, rated},
-    refused,
+    refused, then,
     whole::{decided, in_octa},
 };
 use serde_json::{Value, json};
@@ -175,6 +176,21 @@ fn a_reading_toward_the_light_is_carried_over_to_the_school() {
     let other = after(&decided(), &[key, school, read_how("key", "8 0", &json!({"receptor": "dome_to_light"}))]);
     assert!(level(&other, "key").abs() < 0.005);
     assert!(Board::of(&other).schools.receptor.starts_with("From 45°, dome to the light shows 0.2 stop more"));
+}
+
+#[test]
+fn a_reading_means_what_it_meant_when_it_was_taken_whatever_school_comes_after() {
+    let key = in_octa("key", &rated(400.0, &json!({})), "1/8", 1.5, &json!({"angle": 45}));
+    let school = |receptor: &str| json!({"schools": {"receptor": receptor}});
+    let taken = after(&decided(), &[key, reads("key", "8 0"), reads("whole", "8 2")]);
+    // The same light as the other school's meter would show it: (1 + cos 45°)/2 is −0.23 stop.
+    let other = then(&taken, school("dome_to_light"));
+    assert!((level(&other, "key") - level(&taken, "key") - 0.228).abs() < 0.002);
+    assert_eq!(other.whole.as_ref().unwrap().how.receptor, Some(Receptor::DomeToCamera));
+    let back = then(&other, school("dome_to_camera"));
+    assert!((level(&back, "key") - level(&taken, "key")).abs() < 1e-9);
+    // What else changes with the ways of working leaves a reading as it is.
+    assert_eq!(then(&taken, json!({"schools": {"step": "thirds"}})).lights, taken.lights);
 }
 
 #[test]

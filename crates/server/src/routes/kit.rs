@@ -21,6 +21,19 @@ pub struct KitView {
     pub items: Vec<KitItemView>,
     /// What readings taught of units in modifiers.
     pub learnt: Vec<LearntView>,
+    /// Pieces that are kept and can't be read.
+    pub unreadable: Vec<UnreadableView>,
+}
+
+/// A piece that is kept and can't be read: another version wrote it, or it was damaged. One that is put there by the same id takes its place.
+#[derive(Serialize, ToSchema)]
+pub struct UnreadableView {
+    /// Its id.
+    pub id: Uuid,
+    /// As it was called.
+    pub name: String,
+    /// Why it can't be read.
+    pub why: String,
 }
 
 /// A piece of the kit.
@@ -57,9 +70,11 @@ pub struct LearntView {
 #[utoipa::path(operation_id = "showKit", tag = "kit", responses((status = 200, description = "The kit", body = KitView), (status = 503, description = "Record out of reach", body = Problem)))]
 #[get("/kit")]
 pub async fn show(store: web::Data<Store>) -> Result<web::Json<KitView>, Problem> {
-    let items = store.kit().await?.into_iter().map(KitItemView::from).collect();
+    let kit = store.kit().await?;
+    let items = kit.items.into_iter().map(KitItemView::from).collect();
+    let unreadable = kit.unreadable.into_iter().map(|piece| UnreadableView { id: piece.id, name: piece.name, why: piece.why.0 }).collect();
     let learnt = store.learnt().await?.into_iter().map(|l| LearntView { unit: l.unit, modifier: l.modifier, calibration: l.calibration });
-    Ok(web::Json(KitView { items, learnt: learnt.collect() }))
+    Ok(web::Json(KitView { items, learnt: learnt.collect(), unreadable }))
 }
 
 /// A piece as it is to be.

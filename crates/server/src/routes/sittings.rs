@@ -23,8 +23,10 @@ pub struct SittingInList {
     pub last: LookName,
     /// When that was.
     pub updated_at: DateTime<Utc>,
-    /// How that look stands.
-    pub summary: Summary,
+    /// How that look stands; none where it can't be read.
+    pub summary: Option<Summary>,
+    /// Why it can't be read: another version wrote it, or it was damaged. It is kept as it is.
+    pub unreadable: Option<String>,
 }
 
 /// Which sittings.
@@ -51,8 +53,11 @@ pub async fn list(store: web::Data<Store>, which: web::Query<Which>) -> Result<w
     let list = rows.into_iter().map(|row| {
         let sitting = SittingView::from(row.sitting);
         let name = sitting.looks.iter().find(|l| l.id == row.last).map(|l| l.name.clone()).unwrap_or_default();
-        let summary = Summary::of(&Board::of(&row.setup));
-        SittingInList { sitting, last: LookName { id: row.last, name }, updated_at: row.updated_at, summary }
+        let (summary, unreadable) = match row.setup {
+            Ok(setup) => (Some(Summary::of(&Board::of(&setup))), None),
+            Err(why) => (None, Some(why.0)),
+        };
+        SittingInList { sitting, last: LookName { id: row.last, name }, updated_at: row.updated_at, summary, unreadable }
     });
     Ok(web::Json(list.collect()))
 }

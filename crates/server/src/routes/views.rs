@@ -2,8 +2,9 @@
 
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::{board::Board, words::tape::TapeLine};
-use ink_lamp_sitting::setup::Setup;
-use ink_lamp_store::{SetupRecord, Sitting, Store, TapeItem, TapePart};
+use ink_lamp_scene::effect::Effect;
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use ink_lamp_store::{SetupRecord, Sitting, Store, TapeItem, TapePart, Unreadable};
 use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -102,8 +103,11 @@ pub struct TapeItemView {
 
 impl From<TapePart> for TapeView {
     fn from(part: TapePart) -> Self {
-        let item =
-            |TapeItem { id, seq, at, undone, entry, effect }| TapeItemView { id, seq, at, undone, line: TapeLine::of(&entry, &effect) };
+        let line = |told: Result<(Entry, Effect), Unreadable>| match told {
+            Ok((entry, did)) => TapeLine::of(&entry, &did),
+            Err(why) => TapeLine::unreadable(&why.0),
+        };
+        let item = |TapeItem { id, seq, at, undone, told }| TapeItemView { id, seq, at, undone, line: line(told) };
         Self { items: part.items.into_iter().map(item).collect(), earlier: part.earlier }
     }
 }

@@ -18,6 +18,8 @@ pub struct Model {
     /// What the standing entries lead to: derived from the tape.
     #[sea_orm(column_type = "JsonBinary")]
     pub state: Stored<Setup>,
+    /// Which format the state has; one of an earlier format is worked out anew.
+    pub format: i16,
     /// The last entry that stands, which undo takes back: derived from the tape.
     pub standing: Option<Uuid>,
     /// Ids of entries that can be brought back, the next one last: derived from the tape.

@@ -5,6 +5,7 @@ use sea_orm_migration::prelude::*;
 mod m20261125_000001_record;
 mod m20261125_000002_kit;
 mod m20261127_000003_effects;
+mod m20261128_000004_format;
 
 pub struct Migrator;
 
@@ -14,6 +15,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261125_000001_record::Migration),
             Box::new(m20261125_000002_kit::Migration),
             Box::new(m20261127_000003_effects::Migration),
+            Box::new(m20261128_000004_format::Migration),
         ]
     }
 }

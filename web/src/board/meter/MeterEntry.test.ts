@@ -75,6 +75,20 @@ describe('the meter entry', () => {
     ])
   })
 
+  it('says with the reading what the meter was set to and how it was held, though nobody chose it', async () => {
+    const setup = {
+      camera: { exposure: { aperture: '8', shutter: '1/160', iso: '200' } },
+      schools: { receptor: 'dome_to_light' },
+    }
+    board.accept({ ...view, setup } as unknown as SetupView)
+    await log('5.6 1')
+    // Somebody else sets the camera, and changes school, while it waits.
+    board.accept({ ...view, version: 9, setup: { camera: { exposure: { iso: '800' } }, schools: {} } } as never)
+    await checks[0]?.()
+    const how = { receptor: 'dome_to_light' }
+    expect(written).toMatchObject([{ reading: { of: 'key', shows: '5.6 1', iso: '200', shutter: '1/160', how } }])
+  })
+
   it('gives back what is not understood, with why, and logs it once it is mended', async () => {
     await log('7.3 4')
     await checks[0]?.(refusal('7.3 is no whole stop.'))

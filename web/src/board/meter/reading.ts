@@ -1,5 +1,5 @@
 import { computed, watch } from 'vue'
-import type { Lane } from '@/api/client'
+import type { How, Lane } from '@/api/client'
 import { useBoard } from '@/look/board'
 import type { TypedEntry } from '@/forms/entry'
 import { useHow } from './how'
@@ -16,9 +16,19 @@ export function useReading(shows: () => string, meter: () => { iso?: string; shu
   const entry = computed<TypedEntry | undefined>(() => {
     const [typed, of] = [shows().trim(), subject.value?.id]
     return typed && of
-      ? { reading: { of, shows: typed, ...meter(), how: how.how.value, light: how.light.value } }
+      ? { reading: { of, shows: typed, ...settings(), how: held(), light: how.light.value } }
       : undefined
   })
+  // What a reading means is said with it, whatever was left as it is: it may wait here while somebody sets the camera, or changes school.
+  function settings(): { iso?: string; shutter?: string } {
+    const { iso, shutter } = meter()
+    const camera = board.view?.setup.camera?.exposure
+    return { iso: iso ?? camera?.iso, shutter: shutter ?? camera?.shutter }
+  }
+  function held(): How | undefined {
+    const receptor = how.how.value?.receptor ?? board.view?.setup.schools?.receptor
+    return subject.value?.kind === 'room' ? how.how.value : { ...how.how.value, receptor }
+  }
   watch(entry, (now) => {
     if (now) void board.tryOut(now, false)
     else board.dropDraft()

@@ -4,7 +4,7 @@ import type { TapeLine } from '@/api/client'
 import RoleMark from '@/draw/RoleMark.vue'
 import { ROLE_COLOURS } from '@/draw/marks'
 
-/** The mark before an item: a reading's shape, a move's arrow, a camera, a frame, a pencil stroke. */
+/** The mark before an item: a reading's shape, a move's arrow, a camera, a frame, a pencil stroke, a warning. */
 const { line, hollow = false } = defineProps<{ line: TapeLine; hollow?: boolean }>()
 const colour = computed(() => (line.role ? ROLE_COLOURS[line.role] : 'var(--text-2)'))
 </script>
@@ -44,6 +44,7 @@ const colour = computed(() => (line.role ? ROLE_COLOURS[line.role] : 'var(--text
       stroke-width="1.200"
     />
     <path v-else-if="line.kind === 'note'" d="M2 3h8M2 6h8M2 9h5" stroke-width="1.300" />
+    <path v-else-if="line.kind === 'unreadable'" d="M6 1v6M6 9.500v1.500" stroke="var(--warn)" />
     <circle v-else cx="6" cy="6" r="3.500" stroke-width="1.300" />
   </svg>
 </template>

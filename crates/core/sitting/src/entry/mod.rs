@@ -17,6 +17,7 @@ mod placed;
 mod ratio;
 mod reading;
 mod room_wish;
+mod schools;
 mod sitter_moved;
 mod start;
 mod studio;
@@ -183,7 +184,7 @@ impl Setup {
             Entry::Ratio(chosen) => next.ratio = chosen.target,
             Entry::Target(set) => next.aim(set)?,
             Entry::Length(chosen) => next.length = chosen.unit,
-            Entry::Schools(schools) => next.schools = *schools,
+            Entry::Schools(schools) => next.work_by(schools),
             Entry::Supplies(supplies) => next.supplies = *supplies,
             Entry::Transmitter(chosen) => next.transmitter.clone_from(&chosen.transmitter),
             Entry::Firing(firing) => next.fire(firing)?,

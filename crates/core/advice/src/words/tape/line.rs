@@ -38,11 +38,19 @@ pub enum TapeKind {
     Frame,
     /// Words.
     Note,
+    /// Something that is kept and can't be read.
+    Unreadable,
 }
 
 impl TapeLine {
     pub(super) fn new(kind: TapeKind, role: Option<Role>, head: Line, tail: impl Into<String>) -> Self {
         Self { kind, role, head, tail: tail.into() }
+    }
+
+    /// An entry that is kept and can't be read, and why: another version wrote it, or it was damaged.
+    #[must_use]
+    pub fn unreadable(why: &str) -> Self {
+        Self::new(TapeKind::Unreadable, None, vec![text("An entry that can't be read")], why)
     }
 
     /// An entry whose effect does not say which light it was about.

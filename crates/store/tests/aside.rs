@@ -1,0 +1,108 @@
+//! What can't be read is set aside row by row, told, and kept; everything else goes on.
+#![allow(clippy::unwrap_used, missing_docs)]
+
+use chrono::Utc;
+use ink_lamp_sitting::kit::KitItem;
+use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
+use sea_orm::{ConnectionTrait, Database, DatabaseConnection};
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+async fn begun(store: &Store, name: &str) -> Uuid {
+    let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
+    let sitting = NewSitting { id: Uuid::now_v7(), name: name.to_owned(), look, from: None, at: Utc::now() };
+    store.create_sitting(sitting).await.unwrap().looks[0].id
+}
+
+async fn write(store: &Store, look: Uuid, entry: Value) -> Uuid {
+    let entry = NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry: serde_json::from_value(entry).unwrap() };
+    store.append(look, &entry).await.unwrap();
+    entry.id
+}
+
+fn note(text: &str) -> Value {
+    json!({"note": {"text": text}})
+}
+
+fn reads(shows: &str) -> Value {
+    json!({"reading": {"of": "fill", "shows": shows, "iso": "100", "shutter": "1/160"}})
+}
+
+/// A record, and a hand that damages it: what guards the tape is asleep.
+async fn record() -> (Store, DatabaseConnection) {
+    let (store, url) = fresh_store().await.unwrap();
+    let db = Database::connect(url).await.unwrap();
+    db.execute_unprepared("alter table tape_entry disable trigger user").await.unwrap();
+    (store, db)
+}
+
+#[tokio::test]
+async fn a_look_that_can_not_be_read_closes_neither_the_list_nor_other_looks() {
+    let (store, db) = record().await;
+    let (odd, fine) = (begun(&store, "Odd").await, begun(&store, "Fine").await);
+    write(&store, odd, note("in the future")).await;
+    write(&store, fine, note("as ever")).await;
+    db.execute_unprepared(&format!(
+        "update setup set state = '{{\"lamps\": 9}}' where id = '{odd}';
+         update tape_entry set payload = '{{\"hologram\": {{}}}}' where setup_id = '{odd}'"
+    ))
+    .await
+    .unwrap();
+    let list = store.sittings("", false).await.unwrap();
+    let told: Vec<_> = list.iter().map(|row| (row.sitting.name.as_str(), row.setup.is_ok())).collect();
+    assert_eq!(told, [("Fine", true), ("Odd", false)]);
+    let why = list[1].setup.as_ref().unwrap_err().to_string();
+    assert!(why.contains("unknown variant `hologram`"), "{why}");
+    // Asked for by itself it says what is wrong; nobody took anything from it.
+    assert!(matches!(store.setup(odd).await.unwrap_err(), StoreError::Damaged { .. }));
+    write(&store, fine, note("goes on")).await;
+}
+
+#[tokio::test]
+async fn a_tape_that_a_newer_rule_refuses_is_damage_and_no_fault_of_the_asker() {
+    let (store, db) = record().await;
+    let odd = begun(&store, "Odd").await;
+    write(&store, odd, reads("5.6 1")).await;
+    // An entry that can be read and can't have happened: a light that nobody has.
+    db.execute_unprepared(&format!(
+        "update setup set state = '{{}}' where id = '{odd}';
+         update tape_entry set payload = '{{\"light_removed\": {{\"light\": \"rim-9\"}}}}' where setup_id = '{odd}'"
+    ))
+    .await
+    .unwrap();
+    assert_eq!(store.sittings("", false).await.unwrap().len(), 1);
+    assert!(matches!(store.setup(odd).await.unwrap_err(), StoreError::Damaged { .. }));
+}
+
+#[tokio::test]
+async fn a_line_of_the_tape_that_can_not_be_read_stands_there_and_says_so() {
+    let (store, db) = record().await;
+    let look = begun(&store, "Clock mender").await;
+    let odd = write(&store, look, note("one")).await;
+    write(&store, look, reads("5.6 1")).await;
+    db.execute_unprepared(&format!("update tape_entry set payload = '[1]' where id = '{odd}'; delete from entry_effect")).await.unwrap();
+    let items = store.tape(look, i64::MAX, 10).await.unwrap().items;
+    assert_eq!(items.iter().map(|item| (item.id == odd, item.told.is_ok())).collect::<Vec<_>>(), [(true, false), (false, true)]);
+    // The look stands as it did, and is written on to.
+    assert!(store.setup(look).await.unwrap().setup.lights[1].reading.is_some());
+    write(&store, look, note("three")).await;
+    assert_eq!(store.tape(look, i64::MAX, 10).await.unwrap().items.len(), 3);
+}
+
+#[tokio::test]
+async fn a_piece_that_can_not_be_read_is_kept_beside_the_kit_until_it_is_put_again() {
+    let (store, db) = record().await;
+    let item = |name: &str| -> KitItem {
+        serde_json::from_value(json!({"id": Uuid::now_v7(), "is": {"filter": {"name": name, "loss": 3}}})).unwrap()
+    };
+    let (odd, fine) = (item("ND 0.9"), item("ND 0.6"));
+    store.put_item(&odd).await.unwrap();
+    store.put_item(&fine).await.unwrap();
+    db.execute_unprepared(&format!("update kit_item set is_what = '{{\"prism\": 3}}' where id = '{}'", odd.id)).await.unwrap();
+    let kit = store.kit().await.unwrap();
+    assert_eq!((kit.items, kit.unreadable.len()), (vec![fine.clone()], 1));
+    assert_eq!((kit.unreadable[0].id, kit.unreadable[0].name.as_str()), (odd.id, "ND 0.9"));
+    assert_eq!(store.export_kit().await.unwrap().items, vec![fine]);
+    store.put_item(&odd).await.unwrap();
+    assert_eq!(store.kit().await.unwrap().items.len(), 2);
+}

@@ -53,6 +53,14 @@ export class App {
     })
   }
 
+  /** Makes a look's state and tape what no version reads; what guards the tape is asleep meanwhile. */
+  damage(look: string): void {
+    const sql = `alter table tape_entry disable trigger user;
+      update tape_entry set payload = '[]' where setup_id = '${look}'; update setup set state = '[]' where id = '${look}';
+      alter table tape_entry enable trigger user`
+    execFileSync('psql', ['-X', '-q', '-d', this.database, '-c', sql])
+  }
+
   /** Ends the server: at once and without a chance to clean up, or as Ctrl-C does. */
   async stop(signal: 'SIGKILL' | 'SIGTERM'): Promise<void> {
     const child = this.child

@@ -1,4 +1,4 @@
-import { expect, test } from '../support/app'
+import { expect, test, underWay } from '../support/app'
 
 test('the open sitting stands first with its next move, and leads to its board', async ({ page, app }) => {
   const look = await app.begin('Open one')
@@ -97,4 +97,20 @@ test('an unknown look is told, and leads back', async ({ page, app }) => {
   await expect(page.getByText('There is no setup 0199d2c4-5b7e-7a51-9c3e-2f1d5a6b7c8d.')).toBeVisible()
   await page.getByRole('link', { name: 'To the sittings' }).click()
   await expect(page.getByRole('link', { name: 'Back to the board' })).toBeVisible()
+})
+
+test('a look that can not be read says so in its row; everything else goes on', async ({ app, page }) => {
+  const [odd, fine] = [await underWay(app, 'Net maker'), await underWay(app, 'Basket weaver')]
+  app.damage(odd)
+  await page.goto('/')
+  await page.getByRole('searchbox').fill('Net maker')
+  const row = page.getByRole('row', { name: /^Net maker/ })
+  await expect(row).toContainText('can’t be read')
+  await expect(row).toContainText('It is kept as it is')
+  // A fault of the record, which this page is not watched for.
+  const other = await page.context().newPage()
+  await other.goto(`/setups/${odd}`)
+  await expect(other.getByRole('heading', { level: 1 })).toHaveText("This look can't be shown")
+  await page.goto(`/setups/${fine}`)
+  await expect(page.locator('#next-move')).not.toBeEmpty()
 })

@@ -487,6 +487,19 @@ async fn no_list_is_longer_than_its_type_says_wherever_it_comes_from() {
 }
 
 #[actix_web::test]
+async fn the_demo_starts_though_one_of_its_looks_can_not_be_read() {
+    let app = App::spawn().await;
+    assert!(demo::load(&app.store).await.unwrap());
+    let db = sea_orm::Database::connect(&app.url).await.unwrap();
+    let odd =
+        "alter table tape_entry disable trigger user; update tape_entry set payload = '[]' where seq = 1; update setup set state = '[]'";
+    sea_orm::ConnectionTrait::execute_unprepared(&db, odd).await.unwrap();
+    assert!(!demo::load(&app.store).await.unwrap());
+    let (status, list) = app.get("/api/sittings").await;
+    assert_eq!((status, list.as_array().unwrap().len()), (StatusCode::OK, 9));
+}
+
+#[actix_web::test]
 async fn what_can_not_be_read_is_told_where_it_stands_and_everything_else_goes_on() {
     let app = App::spawn().await;
     let (_, odd) = app.begin("Odd").await;

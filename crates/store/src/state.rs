@@ -20,7 +20,7 @@ pub(crate) async fn entries(db: &impl ConnectionTrait, setup: Uuid, until: i64) 
         .order_by_asc(tape_entry::Column::Seq)
         .all(db)
         .await?;
-    rows.into_iter().map(|row| Ok((row.id, row.payload.value("entry")?))).collect()
+    rows.into_iter().map(|row| Ok((row.id, row.payload.value("an entry")?))).collect()
 }
 
 /// The setup that a tape leads to, up to a place on it.

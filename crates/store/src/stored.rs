@@ -21,8 +21,14 @@ impl<T> Stored<T> {
 
     /// The value; `what` names it where it can't be read.
     pub(crate) fn value(self, what: &str) -> Result<T, StoreError> {
-        self.0.map_err(|why| StoreError::Damaged { what: what.to_owned(), why: why.into() })
+        self.0.map_err(|why| StoreError::Damaged { what: what.to_owned(), why: briefly(&why).into() })
     }
+}
+
+/// Why something can't be read, for people: neither the place in the text nor all that it could have been.
+fn briefly(why: &str) -> String {
+    let end = [", expected ", " at line "].iter().filter_map(|rest| why.find(rest)).min().unwrap_or(why.len());
+    why[..end].to_owned()
 }
 
 impl<'de, T: DeserializeOwned> Deserialize<'de> for Stored<T> {
@@ -83,7 +89,7 @@ mod tests {
         let row: (i32, Stored<Vec<u8>>, i32) = serde_json::from_str(r#"[1, {"of": [1, 2]}, 3]"#).unwrap();
         assert_eq!((row.0, row.2), (1, 3));
         let told = row.1.value("numbers").unwrap_err().to_string();
-        assert!(told.starts_with("What is stored of numbers can't be read: invalid type: map"), "{told}");
+        assert_eq!(told, "What is stored of numbers can't be read: invalid type: map");
     }
 
     #[test]

@@ -43,7 +43,7 @@ impl Store {
                 Err(error) => {
                     tx.rollback().await?;
                     let Some(before) = tape_entry::Entity::find_by_id(new.id).one(&self.db).await? else { return Err(error) };
-                    let same = before.setup_id == setup && before.payload.value("entry")? == new.entry;
+                    let same = before.setup_id == setup && before.payload.value("an entry")? == new.entry;
                     if same { Ok(Appended { record: self.setup(setup).await?, fresh: false }) } else { Err(StoreError::IdTaken(new.id)) }
                 }
             }

@@ -225,7 +225,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
               </td>
               <SummaryCells v-if="row.summary" :summary="row.summary" />
               <template v-else>
-                <td colspan="4" class="pr-4 text-warn max-[900px]:hidden">{{ aside(row) }}</td>
+                <td colspan="4" class="max-w-0 pr-4 text-warn max-[900px]:hidden">{{ aside(row) }}</td>
                 <td class="pr-4 text-warn">
                   ! can’t be read
                   <p class="label min-[901px]:hidden">{{ aside(row) }}</p>

@@ -263,6 +263,7 @@ test('two windows on one look do not overwrite each other silently', async ({ pa
   await board(look)
   const other = await context.newPage()
   // It does not hear of changes, as over a bad connection: what it decides is then made on what it last saw.
+  await other.addInitScript(() => Reflect.deleteProperty(window, 'SharedWorker'))
   await other.route(/\/events$/, (route) => route.abort())
   await other.goto(`/setups/${look}`)
   await expect(other.locator('#next-move')).toHaveText('Meter the fill alone')
@@ -273,6 +274,23 @@ test('two windows on one look do not overwrite each other silently', async ({ pa
   await other.keyboard.press('o')
   await expect(other.getByRole('heading', { name: 'Room is to be kept' })).toBeVisible()
   await other.close()
+})
+
+test('eight boards are open in one browser, and each hears of what is written', async ({ app, context }) => {
+  const look = await underWay(app, 'Many at once')
+  const pages = []
+  for (let n = 0; n < 8; n++) {
+    const page = await context.newPage()
+    await page.goto(`/setups/${look}`)
+    await expect(page.locator('#next-move')).toHaveText('Meter the fill alone')
+    pages.push(page)
+  }
+  await app.write(look, { reading: { of: 'fill', shows: '5.6 1' } })
+  for (const page of pages) await expect(page.locator('#next-move')).toContainText('Fill down 0.7 stop')
+  // The first ones go; those that are left still hear.
+  for (const page of pages.splice(0, 6)) await page.close()
+  await app.write(look, { target: { light: 'rim', level: 0.7 } })
+  for (const page of pages) await expect(lane(page, 'Rim')).toContainText('set')
 })
 
 test('the line of the room and the end of the bracket are dragged too', async ({ page, app, board }) => {

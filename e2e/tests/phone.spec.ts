@@ -4,8 +4,12 @@ import { App, expect, lane, test, underWay } from '../support/app'
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
 
-/** The page hears of what others write from here on. */
-const follows = (page: Page) => page.waitForResponse((response) => response.url().endsWith('/events'))
+/** The page hears of what others write from here on: told so, it looks again for what it may have missed. */
+async function follows(page: Page): Promise<void> {
+  const asked = () => page.waitForResponse((response) => /\/api\/setups\/[^/]+$/.test(response.url()))
+  await asked()
+  await asked()
+}
 
 async function phone(browser: Browser, app: App, look: string): Promise<Page> {
   const context = await browser.newContext({ ...PHONE, baseURL: app.url })

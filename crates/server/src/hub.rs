@@ -7,6 +7,8 @@ use tokio::sync::{broadcast, watch};
 
 /// How long to wait before the database is asked again.
 const AGAIN: Duration = Duration::from_secs(1);
+/// How many browsers may follow: each keeps a connection open.
+pub const MOST_FOLLOWERS: usize = 4000;
 /// Changes that a slow page may lag behind before it is told to look anew.
 const BACKLOG: usize = 256;
 
@@ -48,10 +50,10 @@ impl Hub {
         let _ = self.changes.send(change);
     }
 
-    /// Everything from now on.
+    /// Everything from now on; none where as many follow as can.
     #[must_use]
-    pub fn follow(&self) -> (broadcast::Receiver<Change>, watch::Receiver<bool>) {
-        (self.changes.subscribe(), self.closing.subscribe())
+    pub fn follow(&self) -> Option<(broadcast::Receiver<Change>, watch::Receiver<bool>)> {
+        (self.changes.receiver_count() < MOST_FOLLOWERS).then(|| (self.changes.subscribe(), self.closing.subscribe()))
     }
 
     /// Ends what followers have open, so that a server can stop.

@@ -435,7 +435,7 @@ async fn a_change_on_one_server_is_heard_on_another() {
     let one = App::spawn().await;
     let other = App::serve(one.store.clone(), one.url.clone());
     let (_, look) = one.begin("Luthier").await;
-    let mut events = other.client.get(format!("{}/api/setups/{look}/events", other.base)).send().await.unwrap();
+    let mut events = other.client.get(format!("{}/api/events", other.base)).send().await.unwrap();
     assert_eq!(events.headers()["content-type"], "text/event-stream");
     let first = String::from_utf8(events.chunk().await.unwrap().unwrap().to_vec()).unwrap();
     assert!(first.contains("event: look"), "{first}");
@@ -451,7 +451,7 @@ async fn a_change_on_one_server_is_heard_on_another() {
             break;
         }
     }
-    assert!(heard.contains("event: changed\ndata: "), "{heard}");
+    assert!(heard.contains(&format!("event: changed\ndata: {{\"setup\":\"{look}\",\"version\":")), "{heard}");
 }
 
 #[actix_web::test]

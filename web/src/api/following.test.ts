@@ -33,22 +33,61 @@ describe('following a setup', () => {
   })
 
   it('hears every change, and that some may have been missed, though the same word comes twice', () => {
-    const { follow } = useFollowing((version) => heard.push(version))
+    const { follow, stop } = useFollowing((version) => heard.push(version))
     follow('look')
     const [source] = Source.made
-    expect(source?.url).toBe('/api/setups/look/events')
+    expect(source?.url).toBe('/api/events')
     for (const word of ['look', 'look']) source?.say(word)
-    source?.say('changed', '7')
+    source?.say('changed', '{"setup":"look","version":7}')
+    source?.say('changed', '{"setup":"another","version":9}')
     expect(heard).toEqual([undefined, undefined, 7])
+    stop()
   })
 
-  it('follows one setup at a time', () => {
-    const { follow, stop } = useFollowing(() => undefined)
+  it('follows one setup at a time by one stream, and looks for what it missed of the next', () => {
+    const { follow, stop } = useFollowing((version) => heard.push(version))
     follow('one')
     follow('other')
-    expect(Source.made.map((s) => s.closed)).toEqual([true, false])
+    expect([heard, Source.made.length]).toEqual([[undefined], 1])
+    Source.made[0]?.say('changed', '{"setup":"one","version":3}')
+    Source.made[0]?.say('changed', '{"setup":"other","version":4}')
+    expect(heard).toEqual([undefined, 4])
     stop()
-    expect(Source.made.every((s) => s.closed)).toBe(true)
+    expect(Source.made[0]?.closed).toBe(true)
+  })
+
+  it('is not spoken to while its page is put away', () => {
+    const { follow } = useFollowing(() => undefined)
+    follow('look')
+    window.dispatchEvent(new Event('pagehide'))
+    expect(Source.made[0]?.closed).toBe(true)
+    window.dispatchEvent(new Event('pageshow'))
+    expect(Source.made.map((s) => s.closed)).toEqual([true, false])
+  })
+
+  it('shares one stream with the other pages where the browser can', async () => {
+    const ports: { post: (word: unknown) => void; sent: unknown[] }[] = []
+    vi.stubGlobal(
+      'SharedWorker',
+      class {
+        port = {
+          onmessage: undefined as ((event: { data: unknown }) => void) | undefined,
+          sent: [] as unknown[],
+          postMessage: (word: unknown) => this.port.sent.push(word),
+          close: () => undefined,
+        }
+        constructor() {
+          ports.push({ post: (data) => this.port.onmessage?.({ data }), sent: this.port.sent })
+        }
+      },
+    )
+    const { follow, stop } = useFollowing((version) => heard.push(version))
+    follow('look')
+    ports[0]?.post('look')
+    ports[0]?.post({ setup: 'look', version: 5 })
+    expect([heard, Source.made.length]).toEqual([[undefined, 5], 0])
+    stop()
+    expect(ports[0]?.sent).toEqual(['bye'])
   })
 
   it('opens again what the server ended, and leaves to the browser what the browser mends', () => {

@@ -1,34 +1,54 @@
-import { tryOnScopeDispose, useTimeoutFn } from '@vueuse/core'
+import { tryOnScopeDispose } from '@vueuse/core'
+import { openStream, type Word } from './stream'
 
-const AGAIN_AFTER_MS = 2000
+/** Hears changes by the stream that all pages of this browser share, where it has such a thing. */
+function listen(told: (word: Word) => void): () => void {
+  if (typeof SharedWorker === 'undefined') return openStream(told)
+  const { port } = new SharedWorker(new URL('./follower.ts', import.meta.url), { type: 'module', name: 'ink-lamp-changes' })
+  port.onmessage = (event: MessageEvent<Word>) => told(event.data)
+  return () => {
+    port.postMessage('bye')
+    port.close()
+  }
+}
 
 /**
  * Word of changes that others make to a setup: another window, another person at the set, through whichever server. `heard` gets the version
- * that the setup is at, or nothing where some word may have been missed. A lost connection is opened again.
+ * that the setup is at, or nothing where some word may have been missed.
  */
 export function useFollowing(heard: (version: number | undefined) => void) {
-  let source: EventSource | undefined
-  const again = useTimeoutFn((setup: string) => follow(setup), AGAIN_AFTER_MS, { immediate: false })
+  let followed: string | undefined
+  let end: (() => void) | undefined
 
+  function told(word: Word): void {
+    if (word === 'look') heard(undefined)
+    else if (word.setup === followed) heard(word.version)
+  }
+
+  function hush(): void {
+    end?.()
+    end = undefined
+  }
   function stop(): void {
-    again.stop()
-    source?.close()
-    source = undefined
+    followed = undefined
+    hush()
   }
-
   function follow(setup: string): void {
-    stop()
-    if (typeof EventSource === 'undefined') return
-    const mine = new EventSource(`/api/setups/${setup}/events`)
-    source = mine
-    mine.addEventListener('changed', (event: MessageEvent<string>) => heard(Number(event.data)))
-    mine.addEventListener('look', () => heard(undefined))
-    mine.addEventListener('error', () => {
-      // Most losses the browser mends by itself; not one that the server answered with an error.
-      if (mine.readyState === EventSource.CLOSED) again.start(setup)
-    })
+    followed = setup
+    if (end) heard(undefined)
+    else end = listen(told)
   }
 
-  tryOnScopeDispose(stop)
+  // A page that is put away must not be spoken to; one that is brought back listens again.
+  const back = () => {
+    if (followed !== undefined) follow(followed)
+  }
+  window.addEventListener('pagehide', hush)
+  window.addEventListener('pageshow', back)
+  tryOnScopeDispose(() => {
+    stop()
+    window.removeEventListener('pagehide', hush)
+    window.removeEventListener('pageshow', back)
+  })
   return { follow, stop }
 }

@@ -81,6 +81,12 @@ impl From<StoreError> for Problem {
                 ..Self::new(StatusCode::CONFLICT, "changed-meanwhile", "Changed meanwhile", error.to_string()).at("base")
             },
             StoreError::IdTaken(_) => Self::new(StatusCode::CONFLICT, "id-taken", "Id taken", error.to_string()).at("id"),
+            StoreError::Busy => Self::new(StatusCode::SERVICE_UNAVAILABLE, "held", "Held", error.to_string()),
+            StoreError::Unsure(_) => {
+                tracing::error!(%error, "a commit was not answered");
+                let detail = "The record did not say whether it took this. Send it again with the same id: it is taken once.";
+                Self::new(StatusCode::SERVICE_UNAVAILABLE, "unsure", "Unsure", detail)
+            }
             StoreError::Damaged { .. } => {
                 tracing::error!(%error, "what is stored can't be read");
                 let detail =

@@ -3,10 +3,10 @@
 use std::pin::Pin;
 
 use ink_lamp_light::refusal::Refusal;
-use sea_orm::{DbErr, TransactionError};
+use sea_orm::{DbErr, RuntimeErr, TransactionError};
 use uuid::Uuid;
 
-/// Why something was not done. In every case nothing was changed.
+/// Why something was not done. Nothing was changed, but for [`StoreError::Unsure`].
 #[derive(Debug, thiserror::Error)]
 #[non_exhaustive]
 pub enum StoreError {
@@ -38,6 +38,12 @@ pub enum StoreError {
     /// The id was used for something else.
     #[error("The id {0} was used for something else already. Make a new one.")]
     IdTaken(Uuid),
+    /// Somebody else is writing to it, and holds it for long.
+    #[error("Somebody else writes there just now, and takes long. Nothing was changed; send it again in a second.")]
+    Busy,
+    /// The database did not say whether it did it.
+    #[error("It is not known whether this was written: {0}")]
+    Unsure(#[source] DbErr),
     /// What is stored can't be understood.
     #[error("What is stored of {what} can't be read: {why}")]
     Damaged {
@@ -49,7 +55,19 @@ pub enum StoreError {
     },
     /// The database did not do it.
     #[error("The database did not answer: {0}")]
-    Database(#[from] DbErr),
+    Database(#[source] DbErr),
+}
+
+impl From<DbErr> for StoreError {
+    fn from(error: DbErr) -> Self {
+        if is_held(&error) { Self::Busy } else { Self::Database(error) }
+    }
+}
+
+/// Whether somebody else held what was wanted: PostgreSQL's `lock_not_available`.
+fn is_held(error: &DbErr) -> bool {
+    let (DbErr::Exec(RuntimeErr::SqlxError(inner)) | DbErr::Query(RuntimeErr::SqlxError(inner))) = error else { return false };
+    inner.as_database_error().is_some_and(|e| e.code().as_deref() == Some("55P03"))
 }
 
 impl From<TransactionError<Self>> for StoreError {

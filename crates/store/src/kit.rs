@@ -14,7 +14,7 @@ use crate::{
     entity::{calibration_sample, kit_item},
     error::{Answer, StoreError, Unreadable},
     learnt::{Learnt, learn, sample_of},
-    store::Store,
+    store::{self, Store},
     stored::Stored,
 };
 
@@ -101,7 +101,7 @@ impl Store {
             for sample in &document.samples {
                 done.samples += usize::from(learn(&tx, sample).await?);
             }
-            tx.commit().await?;
+            store::commit(tx).await?;
             Ok(done)
         })
     }
@@ -115,7 +115,7 @@ impl Store {
             let tx = self.db.begin().await?;
             kit_item::Entity::delete_many().exec(&tx).await?;
             calibration_sample::Entity::delete_many().exec(&tx).await?;
-            tx.commit().await?;
+            store::commit(tx).await?;
             Ok(())
         })
     }

@@ -48,6 +48,7 @@ mod stored;
 mod tape;
 #[cfg(feature = "testing")]
 pub mod testing;
+mod turns;
 mod upgrade;
 
 pub use changes::{Change, Changes};

@@ -10,7 +10,7 @@ use crate::{
     error::{Answer, StoreError},
     new_look::create_on,
     record::{NewLook, SetupRecord, record_of, with_family},
-    store::Store,
+    store::{self, Store},
 };
 
 impl Store {
@@ -48,7 +48,7 @@ impl Store {
             }
             let looks = setup::Entity::find().filter(setup::Column::SittingId.eq(sitting)).count(&tx).await?;
             create_on(&tx, sitting, i32::try_from(looks + 1).unwrap_or(i32::MAX), new, start.as_ref(), Utc::now()).await?;
-            tx.commit().await?;
+            store::commit(tx).await?;
             self.setup(new.id).await
         })
     }

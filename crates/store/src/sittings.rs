@@ -87,7 +87,7 @@ impl Store {
                 return again(self.sitting(new.id).await?);
             }
             new_look::create_on(&tx, new.id, 1, &new.look, start.as_ref(), new.at).await?;
-            tx.commit().await?;
+            store::commit(tx).await?;
             self.sitting(new.id).await
         })
     }

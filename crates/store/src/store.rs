@@ -2,14 +2,19 @@
 
 use std::time::Duration;
 
-use sea_orm::{ConnectOptions, ConnectionTrait, Database, DatabaseConnection, TryInsertResult};
+use sea_orm::{ConnectOptions, ConnectionTrait, Database, DatabaseConnection, DatabaseTransaction, TryInsertResult};
 
-use crate::error::Answer;
+use crate::{
+    error::{Answer, StoreError},
+    turns::Turns,
+};
 
 /// Access to the record.
 #[derive(Debug, Clone)]
 pub struct Store {
     pub(crate) db: DatabaseConnection,
+    pub(crate) turns: Turns,
+    pub(crate) url: String,
 }
 
 impl Store {
@@ -26,8 +31,13 @@ impl Store {
                 .acquire_timeout(Duration::from_secs(10))
                 // The database is on this machine: a connection that broke tells by itself.
                 .test_before_acquire(false)
-                .sqlx_logging(false);
-            Ok(Self { db: Database::connect(options).await? })
+                .sqlx_logging(false)
+                // Nobody waits for long for a look that somebody holds; and who holds one and does nothing, as a server that stands still in
+                // the middle, is let go of.
+                .map_sqlx_postgres_opts(|postgres| {
+                    postgres.options([("lock_timeout", "2s"), ("idle_in_transaction_session_timeout", "10s")])
+                });
+            Ok(Self { db: Database::connect(options).await?, turns: Turns::default(), url: url.to_owned() })
         })
     }
 
@@ -41,6 +51,11 @@ impl Store {
             Ok(())
         })
     }
+}
+
+/// Commits. Where no answer comes back nobody knows whether it was done.
+pub(crate) async fn commit(tx: DatabaseTransaction) -> Result<(), StoreError> {
+    tx.commit().await.map_err(StoreError::Unsure)
 }
 
 /// Whether a row was written; it was there before otherwise.

@@ -15,7 +15,7 @@ use crate::{
     error::{Answer, StoreError},
     record::{Appended, NewEntry, TapeItem, TapePart, record_of, with_family},
     state::replayed,
-    store::Store,
+    store::{self, Store},
     stored::Stored,
 };
 
@@ -27,6 +27,7 @@ impl Store {
     /// [`StoreError::IdTaken`], [`StoreError::NotFound`], [`StoreError::Deleted`], or where the database does not answer.
     pub fn append<'a>(&'a self, setup: Uuid, new: &'a NewEntry) -> Answer<'a, Appended> {
         Box::pin(async move {
+            let _turn = self.turns.at(setup).await?;
             let tx = self.db.begin().await?;
             // Only locked here: the row itself comes with its family, once no other writer can change it.
             let id = setup::Entity::find_by_id(setup).select_only().column(setup::Column::Id);
@@ -36,7 +37,7 @@ impl Store {
             match append_to_family(&tx, setup, &sitting, &mut looks, new).await {
                 Ok(()) => {
                     let record = record_of(&tx, setup, (sitting, looks)).await?;
-                    tx.commit().await?;
+                    store::commit(tx).await?;
                     Ok(Appended { record, fresh: true })
                 }
                 // What can't be written may be there already: the same entry, sent again.

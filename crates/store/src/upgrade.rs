@@ -1,6 +1,9 @@
 //! Bringing a record to this version: its tables, then the states of its looks.
 
-use sea_orm::{ActiveModelTrait, ActiveValue::Set, ColumnTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait};
+use sea_orm::{
+    ActiveModelTrait, ActiveValue::Set, ColumnTrait, ConnectOptions, Database, EntityTrait, QueryFilter, QueryOrder, QuerySelect,
+    TransactionTrait,
+};
 use sea_orm_migration::MigratorTrait;
 use uuid::Uuid;
 
@@ -9,7 +12,7 @@ use crate::{
     error::{Answer, StoreError},
     migration::Migrator,
     state::{FORMAT, replayed},
-    store::Store,
+    store::{self, Store},
     stored::Stored,
 };
 
@@ -24,7 +27,10 @@ impl Store {
     /// Where the database refuses.
     pub fn migrate(&self) -> Answer<'_, ()> {
         Box::pin(async move {
-            Migrator::up(&self.db, None).await?;
+            // With a connection of its own that waits for the other server as long as it takes.
+            let patient = Database::connect(ConnectOptions::new(&self.url).max_connections(1).sqlx_logging(false).to_owned()).await?;
+            Migrator::up(&patient, None).await?;
+            patient.close().await?;
             let mut after = Uuid::nil();
             loop {
                 let older =
@@ -48,7 +54,7 @@ impl Store {
         if let Ok(state) = StoreError::aside(replayed(&tx, look, row.version).await)? {
             (ActiveModel { id: Set(look), state: Set(Stored::new(state)), format: Set(FORMAT), ..Default::default() }).update(&tx).await?;
         }
-        tx.commit().await?;
+        store::commit(tx).await?;
         Ok(())
     }
 }

@@ -10,6 +10,7 @@ fn every_module_names_only_what_stands_below_it() {
         "entity",
         "changes",
         "migration",
+        "turns",
         "store",
         "learnt",
         "kit",

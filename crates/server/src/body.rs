@@ -8,9 +8,10 @@ use actix_web::{
     http::{StatusCode, header::CONTENT_TYPE},
     web::BytesMut,
 };
+use chrono::{DateTime, Datelike, Utc};
 use futures_util::StreamExt;
 use ink_lamp_light::refusal::Refusal;
-use serde::de::DeserializeOwned;
+use serde::{Deserialize, de::DeserializeOwned};
 use uuid::Uuid;
 
 use crate::problem::Problem;
@@ -105,6 +106,19 @@ fn sentence(message: &str) -> String {
     }
     let mut letters = message.chars();
     letters.next().map_or_else(String::new, |first| format!("{}{}.", first.to_uppercase(), letters.as_str()))
+}
+
+/// Deserialises when something happened: a time from 1900 to 2200, which is what every calendar here can tell.
+///
+/// # Errors
+/// Refuses other times, and what is none.
+pub fn when<'de, D: serde::Deserializer<'de>>(deserializer: D) -> Result<DateTime<Utc>, D::Error> {
+    let time = DateTime::<Utc>::deserialize(deserializer)?;
+    if (1900..=2200).contains(&time.year()) {
+        return Ok(time);
+    }
+    let message = format!("{time} lies outside 1900 to 2200. Send when it happened, such as 2026-11-25T19:04:00Z.");
+    Err(serde::de::Error::custom(message))
 }
 
 /// An id in the path.

@@ -4,7 +4,10 @@ use std::collections::BTreeSet;
 
 use actix_web::App;
 use serde_json::{Map, Value, json};
-use utoipa::OpenApi;
+use utoipa::{
+    OpenApi,
+    openapi::{RefOr, path::Operation},
+};
 use utoipa_actix_web::AppExt;
 
 use crate::{problem::Problem, routes};
@@ -23,7 +26,24 @@ pub(crate) struct Document;
 /// The OpenAPI document of the API, made from the code.
 #[must_use]
 pub fn openapi() -> utoipa::openapi::OpenApi {
-    App::new().into_utoipa_app().openapi(Document::openapi()).configure(routes::api).split_for_parts().1
+    let mut document = App::new().into_utoipa_app().openapi(Document::openapi()).configure(routes::api).split_for_parts().1;
+    for path in document.paths.paths.values_mut() {
+        let operations = [&mut path.get, &mut path.post, &mut path.put, &mut path.patch, &mut path.delete];
+        operations.into_iter().flatten().for_each(errors_are_problems);
+    }
+    document
+}
+
+/// Every error is a problem document: told so where the answers are declared.
+fn errors_are_problems(operation: &mut Operation) {
+    for (status, answer) in &mut operation.responses.responses {
+        if let RefOr::T(answer) = answer
+            && status.starts_with(['4', '5'])
+            && let Some(body) = answer.content.swap_remove("application/json")
+        {
+            answer.content.insert("application/problem+json".to_owned(), body);
+        }
+    }
 }
 
 /// The JSON Schema of the kit document, 2020-12, made from the code.

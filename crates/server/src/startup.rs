@@ -13,7 +13,7 @@ use crate::{
     heavy::Heavy,
     hub::Hub,
     openapi::{self, Document},
-    routes::{self, assets, kit::KitSchema},
+    routes::{self, assets, document::ApiDocument, kit::KitSchema},
     site::Site,
 };
 
@@ -49,6 +49,7 @@ pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Sit
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
     let heavy = web::Data::new(Heavy::new());
     let schema = web::Data::new(KitSchema(openapi::kit_schema()));
+    let document = web::Data::new(ApiDocument(openapi::openapi().to_json().map_err(std::io::Error::other)?));
     let server = HttpServer::new(move || {
         App::new()
             .into_utoipa_app()
@@ -59,6 +60,7 @@ pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Sit
                     .app_data(site.clone())
                     .app_data(heavy.clone())
                     .app_data(schema.clone())
+                    .app_data(document.clone())
                     .app_data(web::QueryConfig::default().error_handler(|error, _| body::bad_query(&error).into()))
                     .wrap(from_fn(guard::with_patience))
                     .wrap(from_fn(guard::own_pages_only))

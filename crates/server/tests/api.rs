@@ -87,6 +87,37 @@ async fn the_document_is_what_the_front_end_was_made_for() {
     insta::assert_snapshot!(operations(&fresh));
 }
 
+#[actix_web::test]
+async fn the_document_is_served_as_it_is_made_and_declares_every_error_as_a_problem() {
+    let app = App::spawn().await;
+    let (status, served) = app.get("/api/openapi.json").await;
+    let fresh: Value = serde_json::from_str(&ink_lamp_server::openapi::openapi().to_json().unwrap()).unwrap();
+    assert_eq!((status, &served), (StatusCode::OK, &fresh));
+    for (path, operations) in served["paths"].as_object().unwrap() {
+        for operation in operations.as_object().unwrap().values() {
+            for (status, answer) in operation["responses"].as_object().unwrap().iter().filter(|(s, _)| s.starts_with(['4', '5'])) {
+                let kinds: Vec<_> = answer["content"].as_object().unwrap().keys().collect();
+                assert_eq!(kinds, ["application/problem+json"], "{path} {status}");
+            }
+        }
+    }
+}
+
+#[actix_web::test]
+async fn a_time_that_no_calendar_here_tells_is_refused_at_its_field() {
+    let app = App::spawn().await;
+    let (_, look) = app.begin("When").await;
+    let path = format!("/api/setups/{look}/entries");
+    let at = |time: &str| json!({"id": Uuid::now_v7(), "at": time, "entry": {"note": {"text": "then"}}});
+    for time in ["+262142-12-31T00:00:00Z", "1899-12-31T23:59:59Z", "2201-01-01T00:00:00Z", "-0044-03-15T00:00:00Z"] {
+        let (status, problem) = app.post(&path, at(time)).await;
+        assert_eq!((status, problem["field"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("at")), "{time}: {problem}");
+    }
+    for time in ["1900-01-01T00:00:00Z", "2200-12-31T23:59:59Z"] {
+        assert_eq!(app.post(&path, at(time)).await.0, StatusCode::CREATED, "{time}");
+    }
+}
+
 /// Every operation with its answers, a line each.
 fn operations(document: &str) -> String {
     let document: Value = serde_json::from_str(document).unwrap();

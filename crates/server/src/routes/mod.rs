@@ -2,6 +2,7 @@
 
 mod address;
 pub mod assets;
+pub mod document;
 mod draft;
 mod events;
 mod health;
@@ -22,6 +23,7 @@ pub fn api(config: &mut ServiceConfig) {
     config.service(
         scope("/api")
             .service(health::health)
+            .service(document::document)
             .service(scales::scales)
             .service(address::address)
             .service(kit::show)

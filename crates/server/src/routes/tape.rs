@@ -11,7 +11,7 @@ use uuid::Uuid;
 
 use super::views::{SetupView, TapeView, view};
 use crate::{
-    body::{Checked, Id, IdAndEntry},
+    body::{Checked, Id, IdAndEntry, when},
     problem::Problem,
 };
 
@@ -23,7 +23,8 @@ pub struct EntryToWrite {
     id: Uuid,
     /// The version it was made on. Needed for decisions; a reading, a frame or a note is taken on any version.
     base: Option<i64>,
-    /// When it happened.
+    /// When it happened, from 1900 to 2200.
+    #[serde(deserialize_with = "when")]
     at: DateTime<Utc>,
     /// What happened.
     entry: Entry,

@@ -4,7 +4,10 @@ import { openStream, type Word } from './stream'
 /** Hears changes by the stream that all pages of this browser share, where it has such a thing. */
 function listen(told: (word: Word) => void): () => void {
   if (typeof SharedWorker === 'undefined') return openStream(told)
-  const { port } = new SharedWorker(new URL('./follower.ts', import.meta.url), { type: 'module', name: 'ink-lamp-changes' })
+  const { port } = new SharedWorker(new URL('./follower.ts', import.meta.url), {
+    type: 'module',
+    name: 'ink-lamp-changes',
+  })
   port.onmessage = (event: MessageEvent<Word>) => told(event.data)
   return () => {
     port.postMessage('bye')

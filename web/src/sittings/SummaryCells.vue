@@ -28,8 +28,6 @@ defineProps<{ summary: Summary }>()
     <RoleMark role="room" :size="12" class="mr-2" />{{ summary.room }}
   </td>
   <td class="pr-4">
-    <span class="flex items-center gap-2"
-      ><StateSign :state="summary.state" /> {{ summary.words }}</span
-    >
+    <span class="flex items-center gap-2"><StateSign :state="summary.state" /> {{ summary.words }}</span>
   </td>
 </template>

@@ -41,6 +41,14 @@ impl Store {
         })
     }
 
+    /// Gives all connections back.
+    ///
+    /// # Errors
+    /// Where the database does not answer.
+    pub fn close(self) -> Answer<'static, ()> {
+        Box::pin(async move { Ok(self.db.close().await?) })
+    }
+
     /// Whether the database answers.
     ///
     /// # Errors

@@ -1,0 +1,100 @@
+//! A backup is put back into a second cluster: everything is there as it was, and nothing takes the place of another record unasked.
+#![allow(clippy::unwrap_used, missing_docs)]
+
+use std::{
+    path::PathBuf,
+    process::{Command, Output},
+};
+
+use chrono::Utc;
+use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, testing::fresh_store};
+use serde_json::json;
+use uuid::Uuid;
+
+fn script(name: &str, arguments: &[&str]) -> Output {
+    let path = PathBuf::from(env!("CARGO_MANIFEST_DIR")).join("../../scripts").join(name);
+    Command::new(path).args(arguments).output().unwrap()
+}
+
+fn said(output: &Output) -> String {
+    format!("{}{}", String::from_utf8_lossy(&output.stdout), String::from_utf8_lossy(&output.stderr))
+}
+
+/// A cluster of its own, gone at the end whatever happens.
+struct Cluster {
+    folder: String,
+    url: String,
+}
+
+impl Cluster {
+    fn start() -> Self {
+        let folder = std::env::temp_dir().join(format!("ink-lamp-{}", Uuid::now_v7().simple())).to_string_lossy().into_owned();
+        let started = script("postgres.sh", &["start", &folder, "throwaway"]);
+        let url = String::from_utf8_lossy(&started.stdout).trim().to_owned();
+        assert!(started.status.success(), "{}", said(&started));
+        Self { folder, url }
+    }
+}
+
+impl Drop for Cluster {
+    fn drop(&mut self) {
+        script("postgres.sh", &["destroy", &self.folder, "throwaway"]);
+    }
+}
+
+/// A sitting with a camera, a reading and a note; gives its look.
+async fn worked(store: &Store, name: &str) -> Uuid {
+    let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
+    let sitting = NewSitting { id: Uuid::now_v7(), name: name.to_owned(), look, from: None, at: Utc::now() };
+    let look = store.create_sitting(sitting).await.unwrap().looks[0].id;
+    let entries = [
+        json!({"camera": {"aperture": "8", "shutter": "1/160", "iso": "100"}}),
+        json!({"reading": {"of": "fill", "shows": "5.6 1"}}),
+        json!({"note": {"text": "The lamp hums"}}),
+    ];
+    for (base, entry) in (0..).zip(entries) {
+        let entry = NewEntry { id: Uuid::now_v7(), base: Some(base), at: Utc::now(), entry: serde_json::from_value(entry).unwrap() };
+        store.append(look, &entry).await.unwrap();
+    }
+    look
+}
+
+#[tokio::test]
+async fn a_backup_comes_back_on_a_second_cluster_and_never_over_another_record_unasked() {
+    let (store, url) = fresh_store().await.unwrap();
+    let look = worked(&store, "Clock mender").await;
+    let file = std::env::temp_dir().join(format!("ink-lamp-{}.backup", Uuid::now_v7().simple()));
+    let path = file.to_str().unwrap();
+    let made = script("backup.sh", &["backup", &url, path]);
+    assert!(made.status.success() && said(&made).contains("tape_entry: 3"), "{}", said(&made));
+    // Never over a file that is there.
+    assert!(!script("backup.sh", &["backup", &url, path]).status.success());
+
+    let second = Cluster::start();
+    let back = script("backup.sh", &["restore", &second.url, path]);
+    assert!(back.status.success(), "{}", said(&back));
+    let restored = Store::connect(&second.url, 2).await.unwrap();
+    restored.migrate().await.unwrap();
+    assert_eq!(restored.setup(look).await.unwrap().setup, store.setup(look).await.unwrap().setup);
+    let (there, here) = (restored.tape(look, 9, 9).await.unwrap().items, store.tape(look, 9, 9).await.unwrap().items);
+    assert_eq!(format!("{there:?}"), format!("{here:?}"));
+    // It is written on to as the first one is.
+    worked(&restored, "Sail maker").await;
+    let open = script("backup.sh", &["restore", &second.url, path, "--replace"]);
+    assert!(!open.status.success() && said(&open).contains("somebody uses the record"), "{}", said(&open));
+    restored.close().await.unwrap();
+
+    let refused = script("backup.sh", &["restore", &second.url, path]);
+    assert!(!refused.status.success() && said(&refused).contains("holds 2 sittings"), "{}", said(&refused));
+    let replaced = script("backup.sh", &["restore", &second.url, path, "--replace"]);
+    assert!(replaced.status.success() && said(&replaced).contains("is kept as the database"), "{}", said(&replaced));
+    let again = Store::connect(&second.url, 2).await.unwrap();
+    assert_eq!(again.sittings("", false).await.unwrap().len(), 1);
+    again.close().await.unwrap();
+
+    // What is no backup changes nothing.
+    std::fs::write(&file, "no backup").unwrap();
+    let odd = script("backup.sh", &["restore", &second.url, path, "--replace"]);
+    assert!(!odd.status.success() && said(&odd).contains("is no backup"), "{}", said(&odd));
+    std::fs::remove_file(file).unwrap();
+}

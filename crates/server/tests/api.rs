@@ -350,8 +350,13 @@ async fn the_demo_is_loaded_once_and_stays_as_it_was_changed() {
     assert_eq!(app.send(Method::DELETE, &format!("/api/sittings/{id}"), None).await.1["deleted"], true);
     assert!(!demo::load(&app.store).await.unwrap());
     assert_eq!(app.get("/api/sittings").await.1.as_array().unwrap().len(), 8);
+    // What is deleted does not open before it is brought back.
+    let look = format!("/api/setups/{}", list[1]["last"]["id"].as_str().unwrap());
+    let (status, problem) = app.get(&look).await;
+    assert_eq!((status, problem["type"].as_str()), (StatusCode::GONE, Some("urn:ink-lamp:deleted")));
     let (status, restored) = app.send(Method::POST, &format!("/api/sittings/{id}/restore"), None).await;
     assert_eq!((status, &restored["deleted"]), (StatusCode::OK, &json!(false)));
+    assert_eq!(app.get(&look).await.0, StatusCode::OK);
     let renamed = app.send(Method::PATCH, &format!("/api/sittings/{id}"), Some(json!({"name": "Cobbler"}))).await;
     assert_eq!(renamed.1["name"], "Cobbler");
 }

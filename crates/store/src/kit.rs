@@ -1,12 +1,12 @@
 //! The kit: show, take in, forget.
 
-use chrono::Utc;
+use chrono::{DateTime, Utc};
 use ink_lamp_light::scale::Stops;
 use ink_lamp_sitting::kit::{Calibration, KitDocument, KitFormat, KitItem};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
-    ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, TransactionTrait,
-    sea_query::OnConflict,
+    ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait,
+    sea_query::{Expr, OnConflict, SimpleExpr},
 };
 use uuid::Uuid;
 
@@ -74,7 +74,8 @@ impl Store {
     /// Where the database does not answer.
     pub fn export_kit(&self) -> Answer<'_, KitDocument> {
         Box::pin(async move {
-            let rows = calibration_sample::Entity::find().order_by_asc(calibration_sample::Column::EntryId).all(&self.db).await?;
+            use calibration_sample::Column::{ClearedAt, EntryId};
+            let rows = calibration_sample::Entity::find().filter(ClearedAt.is_null()).order_by_asc(EntryId).all(&self.db).await?;
             let samples = rows.iter().filter_map(sample_of).collect();
             Ok(KitDocument { format: KitFormat::Kit1, items: self.kit().await?.items, samples })
         })
@@ -106,17 +107,29 @@ impl Store {
         })
     }
 
-    /// Empties the kit, and what readings taught of it. Setups keep what they use.
+    /// Empties the kit, and what readings taught of it. Setups keep what they use; [`Self::bring_kit_back`] brings it back.
     ///
     /// # Errors
     /// Where the database does not answer.
     pub fn clear_kit(&self) -> Answer<'_, ()> {
+        Box::pin(async move { mark(self, None, Some(Utc::now())).await.map(|_| ()) })
+    }
+
+    /// Brings back what was cleared away last, and says how many pieces that were.
+    ///
+    /// # Errors
+    /// Where the database does not answer.
+    pub fn bring_kit_back(&self) -> Answer<'_, u64> {
         Box::pin(async move {
-            let tx = self.db.begin().await?;
-            kit_item::Entity::delete_many().exec(&tx).await?;
-            calibration_sample::Entity::delete_many().exec(&tx).await?;
-            store::commit(tx).await?;
-            Ok(())
+            let (pieces, samples) = (kit_item::Entity::find().select_only(), calibration_sample::Entity::find().select_only());
+            let last: Option<Option<DateTime<Utc>>> =
+                pieces.column_as(kit_item::Column::ClearedAt.max(), "last").into_tuple().one(&self.db).await?;
+            let taught: Option<Option<DateTime<Utc>>> =
+                samples.column_as(calibration_sample::Column::ClearedAt.max(), "last").into_tuple().one(&self.db).await?;
+            match last.flatten().max(taught.flatten()) {
+                Some(last) => mark(self, Some(last), None).await,
+                None => Ok(0),
+            }
         })
     }
 
@@ -128,6 +141,7 @@ impl Store {
         Box::pin(async move {
             use calibration_sample::Column::{EntryId, ModifierId, UnitId};
             let rows = calibration_sample::Entity::find()
+                .filter(calibration_sample::Column::ClearedAt.is_null())
                 .order_by_asc(UnitId)
                 .order_by_asc(ModifierId)
                 .order_by_asc(EntryId)
@@ -150,17 +164,38 @@ impl Store {
     /// Where the database does not answer.
     pub fn forget(&self, unit: Uuid, modifier: Option<Uuid>) -> Answer<'_, ()> {
         Box::pin(async move {
-            use calibration_sample::Column::{ModifierId, UnitId};
+            use calibration_sample::Column::{ClearedAt, ModifierId, UnitId};
             let same = modifier.map_or_else(|| ModifierId.is_null(), |m| ModifierId.eq(m));
-            calibration_sample::Entity::delete_many().filter(UnitId.eq(unit)).filter(same).exec(&self.db).await?;
+            calibration_sample::Entity::delete_many()
+                .filter(UnitId.eq(unit))
+                .filter(same)
+                .filter(ClearedAt.is_null())
+                .exec(&self.db)
+                .await?;
             Ok(())
         })
     }
 }
 
+/// Marks all of the kit that was cleared at a time, or that stands, as cleared at another; says how many pieces that were.
+async fn mark(store: &Store, from: Option<DateTime<Utc>>, to: Option<DateTime<Utc>>) -> Result<u64, StoreError> {
+    let tx = store.db.begin().await?;
+    let pieces = kit_item::Entity::update_many().col_expr(kit_item::Column::ClearedAt, Expr::value(to));
+    let samples = calibration_sample::Entity::update_many().col_expr(calibration_sample::Column::ClearedAt, Expr::value(to));
+    let was = |cleared: &dyn Fn(DateTime<Utc>) -> SimpleExpr, standing: SimpleExpr| from.map_or(standing, cleared);
+    let marked =
+        pieces.filter(was(&|at| kit_item::Column::ClearedAt.eq(at), kit_item::Column::ClearedAt.is_null())).exec(&tx).await?.rows_affected;
+    samples
+        .filter(was(&|at| calibration_sample::Column::ClearedAt.eq(at), calibration_sample::Column::ClearedAt.is_null()))
+        .exec(&tx)
+        .await?;
+    store::commit(tx).await?;
+    Ok(marked)
+}
+
 async fn items(db: &impl ConnectionTrait) -> Result<Kit, StoreError> {
-    use kit_item::Column::{Id, Kind, Name};
-    let rows = kit_item::Entity::find().order_by_asc(Kind).order_by_asc(Name).order_by_asc(Id).all(db).await?;
+    use kit_item::Column::{ClearedAt, Id, Kind, Name};
+    let rows = kit_item::Entity::find().filter(ClearedAt.is_null()).order_by_asc(Kind).order_by_asc(Name).order_by_asc(Id).all(db).await?;
     let mut kit = Kit::default();
     for kit_item::Model { id, name, is_what, retired, .. } in rows {
         match StoreError::aside(is_what.value("a piece of the kit"))? {
@@ -181,9 +216,10 @@ async fn put(db: &impl ConnectionTrait, item: &KitItem) -> Result<(), StoreError
         retired: Set(item.retired),
         created_at: NotSet,
         updated_at: Set(now),
+        cleared_at: Set(None),
     };
-    use kit_item::Column::{Id, IsWhat, Kind, Name, Retired, UpdatedAt};
-    let replace = OnConflict::column(Id).update_columns([Kind, Name, IsWhat, Retired, UpdatedAt]).to_owned();
+    use kit_item::Column::{ClearedAt, Id, IsWhat, Kind, Name, Retired, UpdatedAt};
+    let replace = OnConflict::column(Id).update_columns([Kind, Name, IsWhat, Retired, UpdatedAt, ClearedAt]).to_owned();
     kit_item::Entity::insert(row).on_conflict(replace).exec_without_returning(db).await?;
     Ok(())
 }

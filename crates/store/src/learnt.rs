@@ -4,14 +4,14 @@ use ink_lamp_light::scale::Stops;
 use ink_lamp_sitting::kit::{Calibration, Sample};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
-    ConnectionTrait, EntityTrait,
+    ConnectionTrait, EntityTrait, ExprTrait,
+    sea_query::{Expr, OnConflict},
 };
 use uuid::Uuid;
 
 use crate::{
     entity::calibration_sample::{self, Model},
     error::StoreError,
-    store,
 };
 
 /// What readings taught of a unit in a modifier.
@@ -39,9 +39,16 @@ pub(crate) async fn learn(db: &impl ConnectionTrait, sample: &Sample) -> Result<
         modifier_id: Set(sample.modifier),
         stops: Set(sample.offset.get()),
         recorded_at: NotSet,
+        cleared_at: Set(None),
     };
-    let insert = calibration_sample::Entity::insert(row).on_conflict_do_nothing_on([calibration_sample::Column::EntryId]);
-    Ok(store::is_new(&insert.exec_without_returning(db).await?))
+    use calibration_sample::Column::{ClearedAt, EntryId, ModifierId, Stops, UnitId};
+    // What was cleared away is taught anew; what stands already stays.
+    let anew = OnConflict::column(EntryId)
+        .update_columns([UnitId, ModifierId, Stops, ClearedAt])
+        .action_and_where(Expr::col((calibration_sample::Entity, ClearedAt)).is_not_null())
+        .to_owned();
+    let written = calibration_sample::Entity::insert(row).on_conflict(anew).exec_without_returning(db).await?;
+    Ok(written > 0)
 }
 
 /// Takes back what a reading taught, since the reading was.

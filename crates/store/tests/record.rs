@@ -226,6 +226,11 @@ async fn a_kit_comes_back_as_it_was() {
     let out = store.export_kit().await.unwrap();
     store.clear_kit().await.unwrap();
     assert!(store.kit().await.unwrap().items.is_empty() && store.learnt().await.unwrap().is_empty());
+    // There is a way back from clearing, once; what was put there meanwhile stays.
+    store.put_item(&piece(3, json!({"strobe": taper()}))).await.unwrap();
+    assert_eq!((store.bring_kit_back().await.unwrap(), store.bring_kit_back().await.unwrap()), (2, 0));
+    assert_eq!((store.kit().await.unwrap().items.len(), store.learnt().await.unwrap().len()), (3, 1));
+    store.clear_kit().await.unwrap();
     store.import_kit(&out).await.unwrap();
     assert_eq!(store.export_kit().await.unwrap(), out);
     let again = store.import_kit(&document).await.unwrap();

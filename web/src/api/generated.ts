@@ -86,7 +86,7 @@ export interface paths {
         get: operations["showKit"];
         put?: never;
         post?: never;
-        /** Empties the kit, and what readings taught of it. Past sittings keep what they used. */
+        /** Empties the kit, and what readings taught of it; it can be brought back. Past sittings keep what they used. */
         delete: operations["clearKit"];
         options?: never;
         head?: never;
@@ -121,6 +121,23 @@ export interface paths {
         put?: never;
         /** Takes a kit document in: all of it or nothing. */
         post: operations["importKit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back what was cleared away last, and what readings taught of it. */
+        post: operations["restoreKit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2072,6 +2089,14 @@ export interface components {
          * @description A colour temperature, 1000 to 40000 kelvin.
          */
         Kelvin: number;
+        /** @description What came back. */
+        KitBack: {
+            /**
+             * Format: int64
+             * @description So many pieces.
+             */
+            pieces: number;
+        };
         /** @description A whole kit, to be carried from one place to another. */
         KitDocument: {
             /** @description What this is. */
@@ -4381,6 +4406,26 @@ export interface operations {
             };
         };
     };
+    restoreKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitBack"];
+                };
+            };
+        };
+    };
     kitSchema: {
         parameters: {
             query?: never;
@@ -4573,8 +4618,26 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The sitting was deleted */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description The id is no UUID */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is stored of it can't be read */
+            500: {
                 headers: {
                     [name: string]: unknown;
                 };

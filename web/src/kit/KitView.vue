@@ -121,12 +121,24 @@ async function importKit(event: Event): Promise<void> {
   }
 }
 
+async function bringBack(): Promise<void> {
+  try {
+    const { pieces } = await answered(api.POST('/api/kit/restore'))
+    await load()
+    notices.say(pieces > 0 ? `${pieces} pieces are back.` : 'Nothing was cleared away.')
+  } catch (error) {
+    notices.say((error as Error).message, { warn: true })
+  }
+}
+
 async function clear(): Promise<void> {
   clearing.value = false
   try {
     await done(api.DELETE('/api/kit'))
     await load()
-    notices.say('The kit is empty. Sittings keep what they used.')
+    notices.say('The kit is empty. Sittings keep what they used.', {
+      action: { label: 'Undo', run: () => void bringBack() },
+    })
   } catch (error) {
     notices.say((error as Error).message, { warn: true })
   }
@@ -209,7 +221,8 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
           <span class="flex-1" />
           <PushButton @click="exportKit">Export</PushButton>
           <PushButton @click="file?.click()">Import</PushButton>
-          <PushButton :disabled="kit.items.length === 0" @click="clearing = true">Clear</PushButton>
+          <PushButton v-if="kit.loaded && kit.items.length === 0" @click="bringBack">Bring back</PushButton>
+          <PushButton v-else @click="clearing = true">Clear</PushButton>
           <input
             ref="file"
             type="file"
@@ -250,8 +263,8 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
     <ViewKeys v-model="keysOpen" :commands />
     <ModalDialog v-if="clearing" open title="Clear the whole kit?" @close="clearing = false">
       <p class="mt-3 text-text-2">
-        All {{ kit.items.length }} pieces go, and what readings taught of them. Sittings keep what they used. Export it
-        first, and it can come back as it was.
+        All {{ kit.items.length }} pieces go, and what readings taught of them. Sittings keep what they used. What is
+        cleared last can be brought back here; an export comes back anywhere.
       </p>
       <div class="mt-4 flex justify-end gap-2">
         <PushButton @click="clearing = false">Keep it</PushButton>

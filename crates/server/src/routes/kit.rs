@@ -101,12 +101,26 @@ pub async fn replace(store: web::Data<Store>, id: Id, body: Checked<PieceToPut>)
     Ok(web::Json(item.into()))
 }
 
-/// Empties the kit, and what readings taught of it. Past sittings keep what they used.
+/// Empties the kit, and what readings taught of it; it can be brought back. Past sittings keep what they used.
 #[utoipa::path(operation_id = "clearKit", tag = "kit", responses((status = 204, description = "Done")))]
 #[delete("/kit")]
 pub async fn clear(store: web::Data<Store>) -> Result<HttpResponse, Problem> {
     store.clear_kit().await?;
     Ok(HttpResponse::NoContent().finish())
+}
+
+/// What came back.
+#[derive(Serialize, ToSchema)]
+pub struct KitBack {
+    /// So many pieces.
+    pieces: u64,
+}
+
+/// Brings back what was cleared away last, and what readings taught of it.
+#[utoipa::path(operation_id = "restoreKit", tag = "kit", responses((status = 200, description = "Back", body = KitBack)))]
+#[post("/kit/restore")]
+pub async fn restore(store: web::Data<Store>) -> Result<web::Json<KitBack>, Problem> {
+    Ok(web::Json(KitBack { pieces: store.bring_kit_back().await? }))
 }
 
 /// The kit as a document, with what readings taught of it.

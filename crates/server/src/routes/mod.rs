@@ -32,6 +32,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(kit::import)
             .service(kit::replace)
             .service(kit::clear)
+            .service(kit::restore)
             .service(kit::forget)
             .service(sittings::list)
             .service(sittings::create)

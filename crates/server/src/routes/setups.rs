@@ -1,7 +1,7 @@
 //! Setups (looks): begin, show, rename.
 
 use actix_web::{HttpResponse, get, patch, post, web};
-use ink_lamp_store::{NewLook, Store};
+use ink_lamp_store::{NewLook, Store, StoreError};
 use serde::Deserialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -19,12 +19,17 @@ use crate::{
 #[utoipa::path(operation_id = "showSetup", tag = "setups", params(("id" = Uuid, Path, description = "The setup")), responses(
     (status = 200, description = "The setup", body = SetupView),
     (status = 404, description = "No such setup", body = Problem),
+    (status = 410, description = "The sitting was deleted", body = Problem),
     (status = 422, description = "The id is no UUID", body = Problem),
+    (status = 500, description = "What is stored of it can't be read", body = Problem),
     (status = 503, description = "Record out of reach", body = Problem),
 ))]
 #[get("/setups/{id}")]
 pub async fn show(store: web::Data<Store>, id: Id) -> Result<web::Json<SetupView>, Problem> {
     let record = store.setup(id.0).await?;
+    if record.sitting.deleted_at.is_some() {
+        return Err(StoreError::Deleted { number: record.sitting.number }.into());
+    }
     Ok(web::Json(view(&store, record).await?))
 }
 

@@ -13,6 +13,8 @@ pub struct Model {
     /// Brighter (+) or darker (−) than the model.
     pub stops: f64,
     pub recorded_at: DateTimeUtc,
+    /// When it was cleared away with the whole kit; it can be brought back.
+    pub cleared_at: Option<DateTimeUtc>,
 }
 
 #[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]

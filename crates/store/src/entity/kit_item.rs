@@ -18,6 +18,8 @@ pub struct Model {
     pub is_what: Stored<Gear>,
     /// No longer offered.
     pub retired: bool,
+    /// When it was cleared away with the whole kit; it can be brought back.
+    pub cleared_at: Option<DateTimeUtc>,
     pub created_at: DateTimeUtc,
     pub updated_at: DateTimeUtc,
 }

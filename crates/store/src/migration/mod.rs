@@ -6,6 +6,7 @@ mod m20261125_000001_record;
 mod m20261125_000002_kit;
 mod m20261127_000003_effects;
 mod m20261128_000004_format;
+mod m20261128_000005_cleared;
 
 pub struct Migrator;
 
@@ -16,6 +17,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261125_000002_kit::Migration),
             Box::new(m20261127_000003_effects::Migration),
             Box::new(m20261128_000004_format::Migration),
+            Box::new(m20261128_000005_cleared::Migration),
         ]
     }
 }

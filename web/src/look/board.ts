@@ -66,7 +66,9 @@ export const useBoard = defineStore('board', () => {
   /** What is being done, one thing after the other: a key that is pressed fast must not overtake the reading before it. */
   let turn: Promise<unknown> = Promise.resolve()
   const acting = ref(0)
-  const busyWriting = computed(() => acting.value > 0 || outbox.waiting.value > 0)
+  /** How many entries of this look wait. */
+  const waitingHere = computed(() => outbox.waitingOf(session.view.value?.id))
+  const busyWriting = computed(() => acting.value > 0 || waitingHere.value > 0)
 
   function inTurn(act: () => Promise<void> | void): Promise<void> {
     acting.value += 1
@@ -92,10 +94,10 @@ export const useBoard = defineStore('board', () => {
       return Promise.resolve()
     }
     return inTurn(async () => {
-      await until(outbox.waiting).toBe(0)
+      await until(waitingHere).toBe(0)
       const of = session.view.value?.[kind]
       if (of) write(kind === 'undo' ? { undo: { of } } : { redo: { of } })
-      await until(outbox.waiting).toBe(0)
+      await until(waitingHere).toBe(0)
     })
   }
 

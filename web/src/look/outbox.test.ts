@@ -62,6 +62,24 @@ describe('the outbox', () => {
     expect(outOfReach.value).toBe(false)
   })
 
+  it('lets no look wait for another one', async () => {
+    const held = () => json(503, { status: 503, detail: 'held', title: '', type: '' })
+    answers = Array.from(
+      { length: 3 },
+      () => (body: Sent) => (body.entry.note.text === 'held' ? held() : json(201, {})),
+    )
+    const { add, waiting, outOfReach } = box()
+    add('held', 0, note('held'))
+    add('free', 0, note('a'))
+    add('free', 0, note('b'))
+    await vi.advanceTimersByTimeAsync(200)
+    expect(outcomes.map((o) => o.setup)).toEqual(['free', 'free'])
+    expect([waiting.value, outOfReach.value]).toEqual([1, true])
+    await settle()
+    expect(outcomes.map((o) => o.setup)).toEqual(['free', 'free', 'held'])
+    expect([waiting.value, outOfReach.value]).toEqual([0, false])
+  })
+
   it('keeps what was not sent across a reload', async () => {
     answers = [() => new TypeError('refused')]
     box().add('look', 0, note('a'))

@@ -46,14 +46,15 @@ function earlierVersions(): Kept[] {
 }
 
 /**
- * Entries that were typed and not yet taken by the server. They are sent one after the other, stay on this device across a reload, and are
- * tried again while the server is out of reach.
+ * Entries that were typed and not yet taken by the server. Those of a look are sent one after the other, whatever other looks wait for; they
+ * stay on this device across a reload, and are tried again while the server is out of reach.
  */
 export function useOutbox(settled: (outcome: Outcome) => void) {
   const kept = ref<Kept[]>([])
-  const outOfReach = ref(false)
-  let sending = false
-  let wake: (() => void) | undefined
+  /** Looks whose entries do not get through. */
+  const cut = ref(new Set<string>())
+  const sending = new Set<string>()
+  const wakes = new Set<() => void>()
   const database = opened()
 
   /** What an earlier page left here, in the order in which it was typed (ids count up with time). */
@@ -79,16 +80,20 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     void flush()
   }
 
+  /** Sends what waits, of each look in a queue of its own. */
   async function flush(): Promise<void> {
-    wake?.()
-    if (sending) return
-    sending = true
+    wakes.forEach((wake) => wake())
+    const looks = new Set(kept.value.map((k) => k.setup))
+    await Promise.all([...looks].filter((look) => !sending.has(look)).map(empty))
+  }
+
+  async function empty(look: string): Promise<void> {
+    const first = () => kept.value.find((k) => k.setup === look)
+    sending.add(look)
     try {
-      for (let next = kept.value[0]; next; next = kept.value[0]) {
-        settled(await send(next))
-      }
+      for (let next = first(); next; next = first()) settled(await send(next))
     } finally {
-      sending = false
+      sending.delete(look)
     }
   }
 
@@ -99,19 +104,31 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     await db?.delete(STORE, id)
   }
 
+  /** A while, or until there is word that the server may be there again. */
+  async function rested(): Promise<void> {
+    await new Promise<void>((again) => {
+      const wake = () => {
+        wakes.delete(wake)
+        again()
+      }
+      wakes.add(wake)
+      setTimeout(wake, AGAIN_AFTER_MS)
+    })
+  }
+
   async function send(next: Kept): Promise<Outcome> {
     const { id, setup, at, entry } = next
     for (;;) {
       try {
         const body = { id, base: next.base, at, entry: entry as Entry }
         const view = await answered(api.POST('/api/setups/{id}/entries', { params: { path: { id: setup } }, body }))
-        outOfReach.value = false
+        cut.value.delete(setup)
         void taken(id)
         return { setup, view }
       } catch (error) {
         const lasting = error instanceof Refused && error.problem.status !== 503
         if (lasting) {
-          outOfReach.value = false
+          cut.value.delete(setup)
           void taken(id)
           // What stands behind a refused entry counted on it.
           for (const later of kept.value.filter((k) => k.setup === setup)) {
@@ -121,11 +138,8 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
           return { setup, refused: error }
         }
         if (!(error instanceof Refused) && !(error instanceof OutOfReach)) throw error
-        outOfReach.value = true
-        await new Promise<void>((again) => {
-          wake = again
-          setTimeout(again, AGAIN_AFTER_MS)
-        })
+        cut.value.add(setup)
+        await rested()
       }
     }
   }
@@ -135,6 +149,8 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     flush,
     ready,
     waiting: computed(() => kept.value.length),
-    outOfReach: computed(() => outOfReach.value),
+    /** How many of one look wait. */
+    waitingOf: (look: string | undefined) => kept.value.filter((k) => k.setup === look).length,
+    outOfReach: computed(() => cut.value.size > 0),
   }
 }

@@ -1,20 +1,13 @@
 // How the server stands while many ask for the heaviest things there are: each heavy question alone, then a board asked for 1,000 times
 // beside 32 askers who never rest. All on loopback, on a database of its own.
 // usage: INK_LAMP_DATABASE_URL=… node scripts/hostile.mjs target/debug/ink-lamp
-import { spawn } from 'node:child_process'
 import { Agent, request } from 'node:http'
 import { randomUUID } from 'node:crypto'
+import { served, within } from './served.mjs'
 
 const ASKERS = 32
 const SAMPLES = 1000
-const env = { ...process.env, INK_LAMP_PORT: '0', INK_LAMP_LOG: 'json' }
-const server = spawn(process.argv[2], ['serve'], { env, stdio: ['ignore', 'pipe', 'ignore'] })
-server.on('exit', (code) => code && (console.error(`the server ended with ${code}`), process.exit(1)))
-// Whatever goes wrong here, no server is left behind.
-process.on('exit', () => server.kill('SIGKILL'))
-const url = await new Promise((ready) => {
-  server.stdout.on('data', (text) => ready(/http:\/\/[\d.:]+/.exec(text.toString())[0]))
-})
+const { server, url } = await served(process.argv[2])
 
 /** One connection each, as so many browsers have. */
 const agent = new Agent({ keepAlive: true })
@@ -101,8 +94,7 @@ const HEAVY = [
   ['draft', '/draft', { setup, entry: moved }],
 ].map(([name, path, question]) => [name, path, JSON.stringify(question)])
 
-const sorted = (times) => times.toSorted((a, b) => a - b)
-const at = (times, share) => sorted(times)[Math.ceil(share * times.length) - 1].toFixed(1)
+const at = (times, share) => within(times, share).toFixed(1)
 
 console.log('each alone, ms: median, most (20 requests), bytes, status')
 for (const [name, path, text] of HEAVY) {

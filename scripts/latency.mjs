@@ -1,15 +1,10 @@
 // Latency of the API on loopback: median and 99th percentile over 2,000 requests each, one after the other.
 // usage: INK_LAMP_DATABASE_URL=… node scripts/latency.mjs target/debug/ink-lamp
-import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
+import { served, within } from './served.mjs'
 
 const REQUESTS = 2000
-const env = { ...process.env, INK_LAMP_PORT: '0', INK_LAMP_LOG: 'json' }
-const server = spawn(process.argv[2], ['serve'], { env, stdio: ['ignore', 'pipe', 'ignore'] })
-server.on('exit', (code) => code && (console.error(`the server ended with ${code}`), process.exit(1)))
-const url = await new Promise((ready) => {
-  server.stdout.on('data', (text) => ready(/http:\/\/[\d.:]+/.exec(text.toString())[0]))
-})
+const { server, url } = await served(process.argv[2])
 
 async function call(method, path, body) {
   const init = body && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
@@ -25,8 +20,7 @@ async function measure(name, request) {
   for (let n = 0; n < 50; n++) await request(n)
   const times = []
   for (let n = 0; n < REQUESTS; n++) times.push((await request(n)).took)
-  times.sort((a, b) => a - b)
-  const at = (share) => times[Math.ceil(share * times.length) - 1].toFixed(2)
+  const at = (share) => within(times, share).toFixed(2)
   console.log(`${name}: median ${at(0.5)} ms, 99th percentile ${at(0.99)} ms, most ${at(1)} ms (${REQUESTS} requests)`)
 }
 

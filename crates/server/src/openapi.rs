@@ -49,7 +49,12 @@ fn errors_are_problems(operation: &mut Operation) {
 /// The JSON Schema of the kit document, 2020-12, made from the code.
 #[must_use]
 pub fn kit_schema() -> Value {
-    let all = serde_json::to_value(openapi()).unwrap_or_default();
+    kit_schema_of(&openapi())
+}
+
+/// The same, out of a document that was made already.
+pub(crate) fn kit_schema_of(document: &utoipa::openapi::OpenApi) -> Value {
+    let all = serde_json::to_value(document).unwrap_or_default();
     let schemas = &all["components"]["schemas"];
     let mut needed = BTreeSet::new();
     let mut open = vec!["KitDocument".to_owned()];

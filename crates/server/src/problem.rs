@@ -64,6 +64,11 @@ impl Problem {
     }
 }
 
+/// Why something can't be read, and what becomes of it.
+pub(crate) fn aside(why: impl std::fmt::Display) -> String {
+    format!("{why}. It is kept as it is: a version of Ink Lamp that knows it reads it again.")
+}
+
 impl From<Refusal> for Problem {
     fn from(refusal: Refusal) -> Self {
         Self::refused(refusal.message).at(refusal.field)
@@ -89,8 +94,7 @@ impl From<StoreError> for Problem {
             }
             StoreError::Damaged { .. } => {
                 tracing::error!(%error, "what is stored can't be read");
-                let detail =
-                    format!("{error}. It is kept as it is: a version of Ink Lamp that knows it reads it again. Nothing was changed.");
+                let detail = format!("{} Nothing was changed.", aside(&error));
                 Self::new(StatusCode::INTERNAL_SERVER_ERROR, "damaged", "Damaged", detail)
             }
             // What the database did not do, and what a later store may add: the asker can do nothing about it.

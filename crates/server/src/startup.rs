@@ -48,8 +48,9 @@ use crate::{
 pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Site, workers: usize) -> std::io::Result<Server> {
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
     let heavy = web::Data::new(Heavy::new());
-    let schema = web::Data::new(KitSchema(openapi::kit_schema()));
-    let document = web::Data::new(ApiDocument(openapi::openapi().to_json().map_err(std::io::Error::other)?));
+    let document = openapi::openapi();
+    let schema = web::Data::new(KitSchema(openapi::kit_schema_of(&document)));
+    let document = web::Data::new(ApiDocument(document.to_json().map_err(std::io::Error::other)?));
     let server = HttpServer::new(move || {
         App::new()
             .into_utoipa_app()

@@ -3,7 +3,7 @@
 use std::pin::Pin;
 
 use ink_lamp_light::refusal::Refusal;
-use sea_orm::{DbErr, RuntimeErr, TransactionError};
+use sea_orm::{DbErr, RuntimeErr};
 use uuid::Uuid;
 
 /// Why something was not done. Nothing was changed, but for [`StoreError::Unsure`].
@@ -68,15 +68,6 @@ impl From<DbErr> for StoreError {
 fn is_held(error: &DbErr) -> bool {
     let (DbErr::Exec(RuntimeErr::SqlxError(inner)) | DbErr::Query(RuntimeErr::SqlxError(inner))) = error else { return false };
     inner.as_database_error().is_some_and(|e| e.code().as_deref() == Some("55P03"))
-}
-
-impl From<TransactionError<Self>> for StoreError {
-    fn from(error: TransactionError<Self>) -> Self {
-        match error {
-            TransactionError::Connection(e) => e.into(),
-            TransactionError::Transaction(e) => e,
-        }
-    }
 }
 
 /// A row that is kept though it can't be read: a later version wrote it, or it was damaged. Everything else goes on without it.

@@ -6,7 +6,7 @@ use ink_lamp_sitting::kit::{Calibration, KitDocument, KitFormat, KitItem};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
     ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait,
-    sea_query::{Expr, OnConflict, SimpleExpr},
+    sea_query::{Expr, OnConflict, SimpleExpr, Value},
 };
 use uuid::Uuid;
 
@@ -121,12 +121,9 @@ impl Store {
     /// Where the database does not answer.
     pub fn bring_kit_back(&self) -> Answer<'_, u64> {
         Box::pin(async move {
-            let (pieces, samples) = (kit_item::Entity::find().select_only(), calibration_sample::Entity::find().select_only());
-            let last: Option<Option<DateTime<Utc>>> =
-                pieces.column_as(kit_item::Column::ClearedAt.max(), "last").into_tuple().one(&self.db).await?;
-            let taught: Option<Option<DateTime<Utc>>> =
-                samples.column_as(calibration_sample::Column::ClearedAt.max(), "last").into_tuple().one(&self.db).await?;
-            match last.flatten().max(taught.flatten()) {
+            let pieces = last::<kit_item::Entity>(self, kit_item::Column::ClearedAt).await?;
+            let samples = last::<calibration_sample::Entity>(self, calibration_sample::Column::ClearedAt).await?;
+            match pieces.max(samples) {
                 Some(last) => mark(self, Some(last), None).await,
                 None => Ok(0),
             }
@@ -165,10 +162,9 @@ impl Store {
     pub fn forget(&self, unit: Uuid, modifier: Option<Uuid>) -> Answer<'_, ()> {
         Box::pin(async move {
             use calibration_sample::Column::{ClearedAt, ModifierId, UnitId};
-            let same = modifier.map_or_else(|| ModifierId.is_null(), |m| ModifierId.eq(m));
             calibration_sample::Entity::delete_many()
                 .filter(UnitId.eq(unit))
-                .filter(same)
+                .filter(holds(ModifierId, modifier))
                 .filter(ClearedAt.is_null())
                 .exec(&self.db)
                 .await?;
@@ -177,18 +173,26 @@ impl Store {
     }
 }
 
+/// When a column's last time was.
+async fn last<E: EntityTrait>(store: &Store, column: E::Column) -> Result<Option<DateTime<Utc>>, StoreError> {
+    let found: Option<Option<_>> = E::find().select_only().column_as(column.max(), "last").into_tuple().one(&store.db).await?;
+    Ok(found.flatten())
+}
+
+/// Whether a column holds a value, or nothing.
+fn holds<V: Into<Value>>(column: impl ColumnTrait, value: Option<V>) -> SimpleExpr {
+    value.map_or_else(|| column.is_null(), |value| column.eq(value))
+}
+
 /// Marks all of the kit that was cleared at a time, or that stands, as cleared at another; says how many pieces that were.
 async fn mark(store: &Store, from: Option<DateTime<Utc>>, to: Option<DateTime<Utc>>) -> Result<u64, StoreError> {
+    use calibration_sample::Column::ClearedAt as Forgotten;
+    use kit_item::Column::ClearedAt;
     let tx = store.db.begin().await?;
-    let pieces = kit_item::Entity::update_many().col_expr(kit_item::Column::ClearedAt, Expr::value(to));
-    let samples = calibration_sample::Entity::update_many().col_expr(calibration_sample::Column::ClearedAt, Expr::value(to));
-    let was = |cleared: &dyn Fn(DateTime<Utc>) -> SimpleExpr, standing: SimpleExpr| from.map_or(standing, cleared);
-    let marked =
-        pieces.filter(was(&|at| kit_item::Column::ClearedAt.eq(at), kit_item::Column::ClearedAt.is_null())).exec(&tx).await?.rows_affected;
-    samples
-        .filter(was(&|at| calibration_sample::Column::ClearedAt.eq(at), calibration_sample::Column::ClearedAt.is_null()))
-        .exec(&tx)
-        .await?;
+    let pieces = kit_item::Entity::update_many().col_expr(ClearedAt, Expr::value(to)).filter(holds(ClearedAt, from));
+    let samples = calibration_sample::Entity::update_many().col_expr(Forgotten, Expr::value(to)).filter(holds(Forgotten, from));
+    let marked = pieces.exec(&tx).await?.rows_affected;
+    samples.exec(&tx).await?;
     store::commit(tx).await?;
     Ok(marked)
 }

@@ -1,5 +1,6 @@
 //! A database of its own for each test, on the server that `./run test` starts; empty, or with the first record.
 
+use chrono::Utc;
 use sea_orm::{ConnectionTrait, Database, DatabaseConnection, Statement};
 use sea_orm_migration::MigratorTrait;
 use uuid::Uuid;
@@ -7,6 +8,7 @@ use uuid::Uuid;
 use crate::{
     error::{Answer, StoreError},
     migration::Migrator,
+    record::{NewLook, NewSitting},
     store::Store,
 };
 
@@ -20,6 +22,20 @@ pub fn fresh_store() -> Answer<'static, (Store, String)> {
         let store = Store::connect(&url, 8).await?;
         store.migrate().await?;
         Ok((store, url))
+    })
+}
+
+/// A new sitting of a name; gives its look.
+///
+/// # Errors
+/// Where the database does not answer.
+pub fn begun<'a>(store: &'a Store, name: &'a str) -> Answer<'a, Uuid> {
+    Box::pin(async move {
+        let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
+        store
+            .create_sitting(NewSitting { id: Uuid::now_v7(), name: name.to_owned(), look: look.clone(), from: None, at: Utc::now() })
+            .await?;
+        Ok(look.id)
     })
 }
 

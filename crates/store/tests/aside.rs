@@ -3,16 +3,13 @@
 
 use chrono::Utc;
 use ink_lamp_sitting::kit::KitItem;
-use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
+use ink_lamp_store::{
+    NewEntry, Store, StoreError,
+    testing::{begun, fresh_store},
+};
 use sea_orm::{ConnectionTrait, Database, DatabaseConnection};
 use serde_json::{Value, json};
 use uuid::Uuid;
-
-async fn begun(store: &Store, name: &str) -> Uuid {
-    let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
-    let sitting = NewSitting { id: Uuid::now_v7(), name: name.to_owned(), look, from: None, at: Utc::now() };
-    store.create_sitting(sitting).await.unwrap().looks[0].id
-}
 
 async fn write(store: &Store, look: Uuid, entry: Value) -> Uuid {
     let entry = NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry: serde_json::from_value(entry).unwrap() };
@@ -39,7 +36,7 @@ async fn record() -> (Store, DatabaseConnection) {
 #[tokio::test]
 async fn a_look_that_can_not_be_read_closes_neither_the_list_nor_other_looks() {
     let (store, db) = record().await;
-    let (odd, fine) = (begun(&store, "Odd").await, begun(&store, "Fine").await);
+    let (odd, fine) = (begun(&store, "Odd").await.unwrap(), begun(&store, "Fine").await.unwrap());
     write(&store, odd, note("in the future")).await;
     write(&store, fine, note("as ever")).await;
     db.execute_unprepared(&format!(
@@ -61,7 +58,7 @@ async fn a_look_that_can_not_be_read_closes_neither_the_list_nor_other_looks() {
 #[tokio::test]
 async fn a_tape_that_a_newer_rule_refuses_is_damage_and_no_fault_of_the_asker() {
     let (store, db) = record().await;
-    let odd = begun(&store, "Odd").await;
+    let odd = begun(&store, "Odd").await.unwrap();
     write(&store, odd, reads("5.6 1")).await;
     // An entry that can be read and can't have happened: a light that nobody has.
     db.execute_unprepared(&format!(
@@ -77,7 +74,7 @@ async fn a_tape_that_a_newer_rule_refuses_is_damage_and_no_fault_of_the_asker() 
 #[tokio::test]
 async fn a_line_of_the_tape_that_can_not_be_read_stands_there_and_says_so() {
     let (store, db) = record().await;
-    let look = begun(&store, "Clock mender").await;
+    let look = begun(&store, "Clock mender").await.unwrap();
     let odd = write(&store, look, note("one")).await;
     write(&store, look, reads("5.6 1")).await;
     db.execute_unprepared(&format!("update tape_entry set payload = '[1]' where id = '{odd}'; delete from entry_effect")).await.unwrap();

@@ -7,7 +7,10 @@ use std::{
 };
 
 use chrono::Utc;
-use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, testing::fresh_store};
+use ink_lamp_store::{
+    NewEntry, Store,
+    testing::{begun, fresh_store},
+};
 use serde_json::json;
 use uuid::Uuid;
 
@@ -44,9 +47,7 @@ impl Drop for Cluster {
 
 /// A sitting with a camera, a reading and a note; gives its look.
 async fn worked(store: &Store, name: &str) -> Uuid {
-    let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
-    let sitting = NewSitting { id: Uuid::now_v7(), name: name.to_owned(), look, from: None, at: Utc::now() };
-    let look = store.create_sitting(sitting).await.unwrap().looks[0].id;
+    let look = begun(store, name).await.unwrap();
     let entries = [
         json!({"camera": {"aperture": "8", "shutter": "1/160", "iso": "100"}}),
         json!({"reading": {"of": "fill", "shows": "5.6 1"}}),

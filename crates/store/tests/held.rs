@@ -3,16 +3,13 @@
 
 use chrono::Utc;
 use futures_util::future::join_all;
-use ink_lamp_store::{NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
+use ink_lamp_store::{
+    NewEntry, Store, StoreError,
+    testing::{begun, fresh_store},
+};
 use sea_orm::{ConnectionTrait, Database, DatabaseConnection, TransactionTrait};
 use serde_json::json;
 use uuid::Uuid;
-
-async fn begun(store: &Store, name: &str) -> Uuid {
-    let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
-    let sitting = NewSitting { id: Uuid::now_v7(), name: name.to_owned(), look, from: None, at: Utc::now() };
-    store.create_sitting(sitting).await.unwrap().looks[0].id
-}
 
 fn note(text: &str) -> NewEntry {
     let entry = serde_json::from_value(json!({"note": {"text": text}})).unwrap();
@@ -27,7 +24,7 @@ async fn record() -> (Store, DatabaseConnection) {
 #[tokio::test]
 async fn who_waits_for_a_look_that_is_held_is_told_so_and_all_other_looks_go_on() {
     let (store, db) = record().await;
-    let (held, free) = (begun(&store, "Held").await, begun(&store, "Free").await);
+    let (held, free) = (begun(&store, "Held").await.unwrap(), begun(&store, "Free").await.unwrap());
     let holder = db.begin().await.unwrap();
     holder.execute_unprepared(&format!("select 1 from setup where id = '{held}' for update")).await.unwrap();
     // Far more than there are connections.
@@ -53,7 +50,7 @@ async fn who_waits_for_a_look_that_is_held_is_told_so_and_all_other_looks_go_on(
 #[tokio::test]
 async fn a_commit_that_is_not_answered_is_told_as_not_known_and_sent_again_it_is_written_once() {
     let (store, db) = record().await;
-    let look = begun(&store, "Cut off").await;
+    let look = begun(&store, "Cut off").await.unwrap();
     // The connection ends while the transaction is being committed.
     db.execute_unprepared(
         "create function cut_off() returns trigger language plpgsql as 'begin perform pg_terminate_backend(pg_backend_pid()); return null; end';

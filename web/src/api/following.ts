@@ -42,9 +42,9 @@ export function useFollowing(heard: (version: number | undefined) => void) {
     else end = listen(told)
   }
 
-  // A page that is put away must not be spoken to; one that is brought back listens again.
+  // A page that is put away must not be spoken to; one that is brought back listens again. A page that only came is told nothing twice.
   const back = () => {
-    if (followed !== undefined) follow(followed)
+    if (followed !== undefined) end ??= listen(told)
   }
   window.addEventListener('pagehide', hush)
   window.addEventListener('pageshow', back)

@@ -861,6 +861,13 @@ export interface components {
             /** @description As it is said. */
             words: string;
         };
+        /** @description One of several. */
+        Choice_f64: {
+            /** Format: double */
+            value: number;
+            /** @description As it is said. */
+            words: string;
+        };
         /** @description Every list that may be chosen from, in the order in which it is shown. */
         Choices: {
             /** @description What lies on 0. */
@@ -869,6 +876,8 @@ export interface components {
             bearings: components["schemas"]["Choice_Bearing"][];
             /** @description What a ratio means. */
             conventions: components["schemas"]["Choice_Convention"][];
+            /** @description Round times to mark in a drawing of flash durations, seconds, longest first: 1 s to 1/32000. */
+            durations: components["schemas"]["Choice_f64"][];
             /** @description Who follows whom. */
             follows: components["schemas"]["Choice_Follow"][];
             /** @description What is behind the sitter. */
@@ -1755,8 +1764,6 @@ export interface components {
             longest?: number | null;
             /** @description The same in words: `1/250 s`. */
             longest_words?: string | null;
-            /** @description Round times to mark in a drawing of durations, longest first: 1 s to 1/32000. */
-            marks: components["schemas"]["TimeMark"][];
             movement?: components["schemas"]["Movement"] | null;
             /** @description What may be chosen, with usual speeds. */
             offers: components["schemas"]["MovementOffer"][];
@@ -3572,7 +3579,7 @@ export interface components {
             /** @description The sitting. */
             sitting: components["schemas"]["SittingView"];
             summary?: components["schemas"]["Summary"] | null;
-            /** @description Why it can't be read: another version wrote it, or it was damaged. It is kept as it is. */
+            /** @description Why it can't be read, another version wrote it or it was damaged, and what becomes of it. */
             unreadable?: string | null;
             /**
              * Format: date-time
@@ -3888,16 +3895,6 @@ export interface components {
             label?: string | null;
             /** @description Where it stands, in stops below full (0 or negative). */
             stops: components["schemas"]["Stops"];
-        };
-        /** @description A time that is marked at the edge of a drawing. */
-        TimeMark: {
-            /**
-             * Format: double
-             * @description Seconds.
-             */
-            time: number;
-            /** @description `1/250`. */
-            words: string;
         };
         /**
          * @description A time of day, to the minute.

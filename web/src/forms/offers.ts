@@ -4,6 +4,11 @@ export const orNone = <T extends string>(
   choices: readonly { value: T; words: string }[] = [],
 ): { value: T | ''; words: string }[] => [{ value: '', words }, ...choices]
 
+/** What a camera or a meter may be set to, as lists say it. */
+export const asApertures = (markings: readonly string[]) => markings.map((a) => ({ value: a, words: `ƒ${a}` }))
+export const asTimes = (markings: readonly string[]) => markings.map((s) => ({ value: s, words: `${s} s` }))
+export const asIsos = (markings: readonly string[]) => markings.map((i) => ({ value: i, words: `ISO ${i}` }))
+
 /** Numbers to choose from, as the text that a list holds. */
 export const asText = (choices: readonly { value: number; words: string }[] = []): { value: string; words: string }[] =>
   choices.map(({ value, words }) => ({ value: String(value), words }))

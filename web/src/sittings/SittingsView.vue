@@ -34,9 +34,6 @@ const open = computed(() => {
 })
 const rows = computed(() => (open.value ? list.value?.slice(1) : list.value) ?? [])
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
-/** Of a sitting that can't be read: why, and what becomes of it. */
-const aside = (row: SittingInList) =>
-  `${row.unreadable}. It is kept as it is: a version of Ink Lamp that knows it reads it again.`
 const when = (row: SittingInList) => day.format(new Date(row.updated_at))
 
 let asked = 0
@@ -225,10 +222,10 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
               </td>
               <SummaryCells v-if="row.summary" :summary="row.summary" />
               <template v-else>
-                <td colspan="4" class="max-w-0 pr-4 text-warn max-[900px]:hidden">{{ aside(row) }}</td>
+                <td colspan="4" class="max-w-0 pr-4 text-warn max-[900px]:hidden">{{ row.unreadable }}</td>
                 <td class="pr-4 text-warn">
                   ! can’t be read
-                  <p class="label min-[901px]:hidden">{{ aside(row) }}</p>
+                  <p class="label min-[901px]:hidden">{{ row.unreadable }}</p>
                 </td>
               </template>
               <td class="pr-3">

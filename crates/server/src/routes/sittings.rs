@@ -11,7 +11,7 @@ use uuid::Uuid;
 use super::views::{LookName, SittingView};
 use crate::{
     body::{Checked, Id},
-    problem::Problem,
+    problem::{Problem, aside},
 };
 
 /// A sitting in the list.
@@ -25,7 +25,7 @@ pub struct SittingInList {
     pub updated_at: DateTime<Utc>,
     /// How that look stands; none where it can't be read.
     pub summary: Option<Summary>,
-    /// Why it can't be read: another version wrote it, or it was damaged. It is kept as it is.
+    /// Why it can't be read, another version wrote it or it was damaged, and what becomes of it.
     pub unreadable: Option<String>,
 }
 
@@ -55,7 +55,7 @@ pub async fn list(store: web::Data<Store>, which: web::Query<Which>) -> Result<w
         let name = sitting.looks.iter().find(|l| l.id == row.last).map(|l| l.name.clone()).unwrap_or_default();
         let (summary, unreadable) = match row.setup {
             Ok(setup) => (Some(Summary::of(&Board::of(&setup))), None),
-            Err(why) => (None, Some(why.0)),
+            Err(why) => (None, Some(aside(why))),
         };
         SittingInList { sitting, last: LookName { id: row.last, name }, updated_at: row.updated_at, summary, unreadable }
     });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue'
 import type { Scales } from '@/api/client'
-import { byName, offers } from '@/forms/offers'
+import { byName, offers, orNone } from '@/forms/offers'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -28,17 +28,17 @@ const sync = computed({
   get: () => board.view?.setup.camera?.sync ?? '',
   set: (marking) => set({}, marking || undefined),
 })
-const syncs = computed(() => [
-  { value: '', words: 'sync not said' },
-  ...scales.syncs.map((s) => ({ value: s, words: `sync ${s}` })),
-])
+const syncs = orNone(
+  'sync not said',
+  scales.syncs.map((s) => ({ value: s, words: `sync ${s}` })),
+)
 
 /** The camera itself: its sync time, and its limits. */
 const body = computed({
   get: () => board.view?.setup.camera?.body?.name ?? '',
   set: (name) => {
     const camera = kit.cameras.find((c) => c.sheet.name === name)?.sheet
-    if (camera) board.write({ camera: { ...{ ...usual, ...settings() }, body: camera } })
+    if (camera) board.write({ camera: { ...usual, ...settings(), body: camera } })
   },
 })
 const bodies = computed(() => offers(byName(kit.cameras), body.value, 'camera not said'))
@@ -47,7 +47,7 @@ const filter = computed({
   get: () => board.view?.setup.camera?.filters?.map((f) => f.name).join(' + ') ?? '',
   set: (name) => {
     const on = kit.filters.find((f) => f.sheet.name === name)?.sheet
-    board.write({ camera: { ...{ ...usual, ...settings() }, filters: on ? [on] : [] } })
+    board.write({ camera: { ...usual, ...settings(), filters: on ? [on] : [] } })
   },
 })
 const filters = computed(() => offers(byName(kit.filters), filter.value, 'no filter'))

@@ -3,6 +3,7 @@ import { Popover, PopoverButton, PopoverPanel, RadioGroup, RadioGroupOption } fr
 import { refDebounced, useStorage } from '@vueuse/core'
 import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Refused, Scales } from '@/api/client'
+import { asIsos, asTimes, orNone } from '@/forms/offers'
 import { useBoard } from '@/look/board'
 import { useNotices } from '@/ui/notices'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -24,9 +25,8 @@ const field = useTemplateRef('field')
 const iso = useStorage('ink-lamp.meter-iso', '')
 const shutter = useStorage('ink-lamp.meter-shutter', '')
 
-const asCamera = { value: '', words: 'as camera' }
-const isos = computed(() => [asCamera, ...scales.isos.map((i) => ({ value: i, words: `ISO ${i}` }))])
-const shutters = computed(() => [asCamera, ...scales.shutters.map((s) => ({ value: s, words: `${s} s` }))])
+const isos = computed(() => orNone('as camera', asIsos(scales.isos)))
+const shutters = computed(() => orNone('as camera', asTimes(scales.shutters)))
 
 const { subjects, subject, how, entry, echo } = useReading(
   () => typed.value,

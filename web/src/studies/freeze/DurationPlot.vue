@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import type { Study } from '@/api/client'
+import type { Choices, Study } from '@/api/client'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
 import BottomAxis from '@/draw/BottomAxis.vue'
 import { path } from '@/draw/path'
 import { plotOf, within } from './plot'
 
 /** t0.1 of each unit over its powers, and the longest time that still freezes. */
-const { freeze } = defineProps<{ freeze: Study['freeze'] }>()
+const { freeze, marked } = defineProps<{
+  freeze: Study['freeze']
+  /** Round times to mark. */ marked: Choices['durations']
+}>()
 const box = useTemplateRef('box')
 const { width: measured } = useElementSize(box)
 const W = computed(() => Math.max(measured.value - 150, 180))
@@ -60,9 +63,9 @@ const words = computed(
     >
       <rect :width="W" :height="H" fill="var(--well)" stroke="var(--line-2)" />
       <rect v-if="limit !== undefined" :y="limit" :width="W" :height="H - limit" fill="var(--raise)" />
-      <g v-for="mark in within(plot, freeze.marks)" :key="mark.words">
-        <path :d="`M0 ${plot.y(mark.time)}H${W}`" stroke="var(--line)" />
-        <text x="-8" :y="plot.y(mark.time) + 4" text-anchor="end">{{ mark.words }}</text>
+      <g v-for="mark in within(plot, marked)" :key="mark.words">
+        <path :d="`M0 ${plot.y(mark.value)}H${W}`" stroke="var(--line)" />
+        <text x="-8" :y="plot.y(mark.value) + 4" text-anchor="end">{{ mark.words }}</text>
       </g>
       <BottomAxis :marks="stops" :y="H" :width="W" title="stops below full power" />
       <template v-if="limit !== undefined">

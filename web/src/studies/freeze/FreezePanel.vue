@@ -120,7 +120,7 @@ function save(): void {
             >
           </p>
         </div>
-        <DurationPlot :freeze="freeze" />
+        <DurationPlot :freeze="freeze" :marked="scales.choices.durations" />
       </div>
     </div>
     <div class="card overflow-x-auto p-4">

@@ -33,7 +33,7 @@ describe('the plot of flash durations', () => {
 
   it('marks times only within itself, and stands without any points', () => {
     const plot = plotOf([points], 1 / 250, 400, 200)
-    const marks = [60, 125, 250, 500, 1000, 2000, 4000, 8000].map((n) => ({ time: 1 / n, n }))
+    const marks = [60, 125, 250, 500, 1000, 2000, 4000, 8000].map((n) => ({ value: 1 / n, n }))
     expect(within(plot, marks).map((t) => t.n)).toEqual([250, 500, 1000, 2000, 4000])
     expect(Number.isFinite(plotOf([], undefined, 400, 200).y(1 / 500))).toBe(true)
   })

@@ -24,5 +24,5 @@ export function plotOf(all: readonly Points[], limit: number | undefined, width:
 }
 
 /** The marks of times that lie within the plot. */
-export const within = <T extends { time: number }>(plot: Plot, marks: readonly T[]): T[] =>
-  marks.filter(({ time }) => time >= plot.short && time <= plot.long)
+export const within = <T extends { value: number }>(plot: Plot, marks: readonly T[]): T[] =>
+  marks.filter(({ value }) => value >= plot.short && value <= plot.long)

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { answered, api, type Firing, type Question, type Scales, type Study } from '@/api/client'
 import { among, useEntryForm, useForm, type Typed } from '@/forms/entry'
 import { numberOf, scaledNumber } from '@/forms/numbers'
+import { asTimes } from '@/forms/offers'
 import { useBoard } from '@/look/board'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import LabelledField from '@/ui/LabelledField.vue'
@@ -19,7 +20,7 @@ const board = useBoard()
 const shutter = computed(() => study.shutter)
 const firing = computed<Firing>(() => board.view?.setup.firing ?? {})
 
-const times = scales.shutters.map((s) => ({ value: s, words: `${s} s` }))
+const times = asTimes(scales.shutters)
 const now = computed({
   get: () => board.view?.setup.camera?.exposure.shutter ?? '',
   set: (to) => {

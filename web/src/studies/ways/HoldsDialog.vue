@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import type { Holds, Scales } from '@/api/client'
 import { among, useEntryForm, type Typed, type TypedEntry } from '@/forms/entry'
 import { given, scaledNumber, shown } from '@/forms/numbers'
-import { byName, offers, orNone } from '@/forms/offers'
+import { asApertures, asIsos, asTimes, byName, offers, orNone } from '@/forms/offers'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import CheckList from '@/ui/CheckList.vue'
@@ -46,9 +46,9 @@ const ALLOWED = [
   { value: 'high_speed', words: 'High-speed sync' },
   { value: 'lights_move', words: 'Moving lights' },
 ]
-const apertures = scales.apertures.map((a) => ({ value: a, words: `ƒ${a}` }))
-const times = scales.shutters.map((s) => ({ value: s, words: `${s} s` }))
-const isos = scales.isos.map((i) => ({ value: i, words: `ISO ${i}` }))
+const apertures = asApertures(scales.apertures)
+const times = asTimes(scales.shutters)
+const isos = asIsos(scales.isos)
 const atHand = computed(() => {
   const known = kit.filters.map((f) => f.sheet)
   const gone = (before.filters ?? []).filter((f) => !known.some((k) => k.name === f.name))

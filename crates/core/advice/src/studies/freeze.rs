@@ -41,8 +41,6 @@ pub struct FreezeStudy {
     pub pixels: Option<String>,
     /// One for each light whose unit is known.
     pub lights: Vec<FreezeLight>,
-    /// Round times to mark in a drawing of durations, longest first: 1 s to 1/32000.
-    pub marks: Vec<TimeMark>,
     /// What the room draws beside it at this shutter time.
     pub ghost: Option<String>,
 }
@@ -63,16 +61,6 @@ pub struct MovementOffer {
     pub by_fall: bool,
     /// The caution that goes with it.
     pub caution: Option<String>,
-}
-
-/// A time that is marked at the edge of a drawing.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct TimeMark {
-    /// Seconds.
-    pub time: f64,
-    /// `1/250`.
-    pub words: String,
 }
 
 /// A light and a movement.
@@ -137,7 +125,6 @@ pub(super) fn of(scene: &Scene) -> FreezeStudy {
         longest_words: longest.map(terms::time),
         pixels: movement.and_then(|m| words::pixels(setup, m.blur.get())),
         lights,
-        marks: words::MARKS.into_iter().map(|n| TimeMark { time: 1.0 / n, words: words::mark(n) }).collect(),
         ghost: movement.and_then(|m| words::ghost(scene, m)),
     }
 }

@@ -80,7 +80,13 @@ pub struct Choices {
     pub panels: Vec<Choice<PanelKind>>,
     /// What surfaces throw back.
     pub surfaces: Vec<Choice<Return>>,
+    /// Round times to mark in a drawing of flash durations, seconds, longest first: 1 s to 1/32000.
+    pub durations: Vec<Choice<f64>>,
 }
+
+/// Round times: one of how many of them make a second. The camera's whole stops, and the same series on.
+const DURATIONS: [f64; 16] =
+    [1.0, 2.0, 4.0, 8.0, 15.0, 30.0, 60.0, 125.0, 250.0, 500.0, 1000.0, 2000.0, 4000.0, 8000.0, 16_000.0, 32_000.0];
 
 /// What surfaces throw back, in a word (common practice, no source).
 const SURFACES: [(Return, &str); 7] = [
@@ -140,6 +146,9 @@ impl Default for Choices {
                 (PanelKind::Flag, "Flag"),
             ]),
             surfaces: list(SURFACES),
+            durations: DURATIONS
+                .map(|n| Choice { value: 1.0 / n, words: if n > 1.0 { format!("1/{n}") } else { "1 s".to_owned() } })
+                .into(),
         }
     }
 }
@@ -160,6 +169,8 @@ mod tests {
         assert_eq!(words, ["in the hand, 1/60", "moving sitter, 1/125", "tripod, 1/4"]);
         let from: Vec<_> = choices.bearings.iter().map(|c| (f64::from(c.value), c.words.as_str())).collect();
         assert_eq!(from[..3], [(0.0, "the camera"), (-45.0, "the front, left"), (-90.0, "camera left")]);
+        let marks: Vec<_> = choices.durations.iter().map(|c| c.words.as_str()).collect();
+        assert_eq!((marks[0], marks[7], choices.durations[7].value, marks[15]), ("1 s", "1/125", 0.008, "1/32000"));
         assert_eq!(choices.groups.iter().map(|c| c.words.as_str()).collect::<String>(), "ABCDE");
     }
 }

@@ -23,14 +23,6 @@ pub(crate) const NOTHING: &str = "Nothing: it is short enough as it is set.";
 /// What goes with movements in which somebody may be hurt (common practice, no source).
 pub(crate) const CAUTION: &str =
     "Jumps, trampolines and water need their own safety plan: a clear floor, somebody to watch, no cables and no mains near water.";
-/// Round times to mark: one of how many of them make a second. The camera's whole stops, and the same series on.
-pub(crate) const MARKS: [f64; 16] =
-    [1.0, 2.0, 4.0, 8.0, 15.0, 30.0, 60.0, 125.0, 250.0, 500.0, 1000.0, 2000.0, 4000.0, 8000.0, 16_000.0, 32_000.0];
-
-/// `1/250`.
-pub(crate) fn mark(n: f64) -> String {
-    if n > 1.0 { format!("1/{n}") } else { "1 s".to_owned() }
-}
 
 /// What is wanted.
 pub(crate) fn title(movement: Option<Movement>, longest: Option<f64>) -> String {

@@ -20,9 +20,10 @@ use crate::{
     effects,
     entity::{setup, sitting::Model, tape_entry},
     error::StoreError,
+    formats::Kept,
     learnt,
     record::NewEntry,
-    state::{FORMAT, damaged_tape, entries, state_of},
+    state::{damaged_tape, entries, state_of},
     store,
     stored::Stored,
 };
@@ -55,6 +56,9 @@ async fn learn_from(db: &impl ConnectionTrait, after: &Setup, id: Uuid, entry: &
 
 /// Writes an entry behind a tape whose setup row is locked by the caller's transaction, and gives the row as it then is.
 pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new: &NewEntry) -> Result<setup::Model, StoreError> {
+    if let Some(why) = row.closed {
+        return Err(StoreError::Closed { why });
+    }
     if !new.entry.is_observation() && new.base != Some(row.version) {
         let base = new.base.ok_or_else(|| Refusal::new("base", "Say which version the decision was made on."))?;
         return Err(StoreError::Conflict { base, now: row.version });
@@ -87,6 +91,7 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         seq: Set(row.version + 1),
         kind: Set(new.entry.kind().to_owned()),
         payload: Set(Stored::new(new.entry.clone())),
+        format: Set(Entry::FORMAT),
         // Kept empty: what an entry did stands in a table of its own, and is put into words when it is read.
         line: Set(serde_json::Value::Object(serde_json::Map::new())),
         at: Set(new.at),
@@ -104,7 +109,7 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
     let row = setup::Model {
         version: row.version + 1,
         state: Stored::new(after),
-        format: FORMAT,
+        format: Setup::FORMAT,
         standing,
         undone: Stored::new(undone),
         updated_at,

@@ -24,6 +24,21 @@ pub enum StoreError {
         /// The sitting's number.
         number: i64,
     },
+    /// Only what was deleted can be forgotten for good.
+    #[error("Sitting {number} is not deleted. Delete it first, then it can be forgotten for good.")]
+    NotDeleted {
+        /// The sitting's number.
+        number: i64,
+    },
+    /// It was forgotten for good.
+    #[error("This was forgotten for good. Begin a new one.")]
+    Forgotten,
+    /// Its tape can't be followed: it is shown as it last stood, and not written on.
+    #[error("This look is closed: {why}. Begin another one from it; what it shows comes along.")]
+    Closed {
+        /// Why.
+        why: String,
+    },
     /// The entry can't be true of this setup.
     #[error(transparent)]
     Refused(#[from] Refusal),

@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use ink_lamp_light::scale::Stops;
-use ink_lamp_sitting::kit::{Calibration, KitDocument, KitFormat, KitItem};
+use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
     ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait,
@@ -13,7 +13,9 @@ use uuid::Uuid;
 use crate::{
     entity::{calibration_sample, kit_item},
     error::{Answer, StoreError, Unreadable},
+    formats::Kept,
     learnt::{Learnt, learn, sample_of},
+    patience::patiently,
     store::{self, Store},
     stored::Stored,
 };
@@ -57,7 +59,7 @@ impl Store {
     /// # Errors
     /// Where the database does not answer.
     pub fn kit(&self) -> Answer<'_, Kit> {
-        Box::pin(async move { items(&self.db).await })
+        patiently(move || Box::pin(async move { items(&self.db).await }))
     }
 
     /// Puts a piece into the kit, or in place of the one with its id. Setups keep their own copy of what they use.
@@ -65,7 +67,7 @@ impl Store {
     /// # Errors
     /// Where the database does not answer.
     pub fn put_item<'a>(&'a self, item: &'a KitItem) -> Answer<'a, ()> {
-        Box::pin(async move { put(&self.db, item).await })
+        patiently(move || Box::pin(async move { put(&self.db, item).await }))
     }
 
     /// The kit with what readings taught of it; without what can't be read, which stays where it is.
@@ -73,11 +75,13 @@ impl Store {
     /// # Errors
     /// Where the database does not answer.
     pub fn export_kit(&self) -> Answer<'_, KitDocument> {
-        Box::pin(async move {
-            use calibration_sample::Column::{ClearedAt, EntryId};
-            let rows = calibration_sample::Entity::find().filter(ClearedAt.is_null()).order_by_asc(EntryId).all(&self.db).await?;
-            let samples = rows.iter().filter_map(sample_of).collect();
-            Ok(KitDocument { format: KitFormat::Kit1, items: self.kit().await?.items, samples })
+        patiently(move || {
+            Box::pin(async move {
+                use calibration_sample::Column::{ClearedAt, EntryId};
+                let rows = calibration_sample::Entity::find().filter(ClearedAt.is_null()).order_by_asc(EntryId).all(&self.db).await?;
+                let samples = rows.iter().filter_map(sample_of).collect();
+                Ok(KitDocument { format: KitFormat::Kit1, items: self.kit().await?.items, samples })
+            })
         })
     }
 
@@ -86,24 +90,26 @@ impl Store {
     /// # Errors
     /// Refuses a document that [`KitDocument::check`] refuses; where the database does not answer.
     pub fn import_kit<'a>(&'a self, document: &'a KitDocument) -> Answer<'a, Imported> {
-        Box::pin(async move {
-            document.check()?;
-            let tx = self.db.begin().await?;
-            let before = items(&tx).await?.items;
-            let mut done = Imported::default();
-            for item in &document.items {
-                match before.iter().find(|b| b.id == item.id) {
-                    Some(same) if same == item => done.same += 1,
-                    Some(_) => done.changed += 1,
-                    None => done.added += 1,
+        patiently(move || {
+            Box::pin(async move {
+                document.check()?;
+                let tx = self.db.begin().await?;
+                let before = items(&tx).await?.items;
+                let mut done = Imported::default();
+                for item in &document.items {
+                    match before.iter().find(|b| b.id == item.id) {
+                        Some(same) if same == item => done.same += 1,
+                        Some(_) => done.changed += 1,
+                        None => done.added += 1,
+                    }
+                    put(&tx, item).await?;
                 }
-                put(&tx, item).await?;
-            }
-            for sample in &document.samples {
-                done.samples += usize::from(learn(&tx, sample).await?);
-            }
-            store::commit(tx).await?;
-            Ok(done)
+                for sample in &document.samples {
+                    done.samples += usize::from(learn(&tx, sample).await?);
+                }
+                store::commit(tx).await?;
+                Ok(done)
+            })
         })
     }
 
@@ -112,7 +118,7 @@ impl Store {
     /// # Errors
     /// Where the database does not answer.
     pub fn clear_kit(&self) -> Answer<'_, ()> {
-        Box::pin(async move { mark(self, None, Some(Utc::now())).await.map(|_| ()) })
+        patiently(move || Box::pin(async move { mark(self, None, Some(Utc::now())).await.map(|_| ()) }))
     }
 
     /// Brings back what was cleared away last, and says how many pieces that were.
@@ -121,10 +127,15 @@ impl Store {
     /// Where the database does not answer.
     pub fn bring_kit_back(&self) -> Answer<'_, u64> {
         Box::pin(async move {
-            let pieces = last::<kit_item::Entity>(self, kit_item::Column::ClearedAt).await?;
-            let samples = last::<calibration_sample::Entity>(self, calibration_sample::Column::ClearedAt).await?;
-            match pieces.max(samples) {
-                Some(last) => mark(self, Some(last), None).await,
+            // First when that was: done twice, it brings nothing back that was cleared before.
+            let cleared = patiently(move || {
+                Box::pin(async move {
+                    let pieces = last::<kit_item::Entity>(self, kit_item::Column::ClearedAt).await?;
+                    Ok(pieces.max(last::<calibration_sample::Entity>(self, calibration_sample::Column::ClearedAt).await?))
+                })
+            });
+            match cleared.await? {
+                Some(last) => patiently(move || Box::pin(mark(self, Some(last), None))).await,
                 None => Ok(0),
             }
         })
@@ -135,23 +146,25 @@ impl Store {
     /// # Errors
     /// Where the database does not answer.
     pub fn learnt(&self) -> Answer<'_, Vec<Learnt>> {
-        Box::pin(async move {
-            use calibration_sample::Column::{EntryId, ModifierId, UnitId};
-            let rows = calibration_sample::Entity::find()
-                .filter(calibration_sample::Column::ClearedAt.is_null())
-                .order_by_asc(UnitId)
-                .order_by_asc(ModifierId)
-                .order_by_asc(EntryId)
-                .all(&self.db)
-                .await?;
-            let mut learnt = Vec::new();
-            for pair in rows.chunk_by(|a, b| (a.unit_id, a.modifier_id) == (b.unit_id, b.modifier_id)) {
-                let offsets: Vec<Stops> = pair.iter().filter_map(|row| Some(sample_of(row)?.offset)).collect();
-                if let Some(calibration) = Calibration::of(&offsets) {
-                    learnt.push(Learnt { unit: pair[0].unit_id, modifier: pair[0].modifier_id, calibration });
+        patiently(move || {
+            Box::pin(async move {
+                use calibration_sample::Column::{EntryId, ModifierId, UnitId};
+                let rows = calibration_sample::Entity::find()
+                    .filter(calibration_sample::Column::ClearedAt.is_null())
+                    .order_by_asc(UnitId)
+                    .order_by_asc(ModifierId)
+                    .order_by_asc(EntryId)
+                    .all(&self.db)
+                    .await?;
+                let mut learnt = Vec::new();
+                for pair in rows.chunk_by(|a, b| (a.unit_id, a.modifier_id) == (b.unit_id, b.modifier_id)) {
+                    let offsets: Vec<Stops> = pair.iter().filter_map(|row| Some(sample_of(row)?.offset)).collect();
+                    if let Some(calibration) = Calibration::of(&offsets) {
+                        learnt.push(Learnt { unit: pair[0].unit_id, modifier: pair[0].modifier_id, calibration });
+                    }
                 }
-            }
-            Ok(learnt)
+                Ok(learnt)
+            })
         })
     }
 
@@ -160,15 +173,17 @@ impl Store {
     /// # Errors
     /// Where the database does not answer.
     pub fn forget(&self, unit: Uuid, modifier: Option<Uuid>) -> Answer<'_, ()> {
-        Box::pin(async move {
-            use calibration_sample::Column::{ClearedAt, ModifierId, UnitId};
-            calibration_sample::Entity::delete_many()
-                .filter(UnitId.eq(unit))
-                .filter(holds(ModifierId, modifier))
-                .filter(ClearedAt.is_null())
-                .exec(&self.db)
-                .await?;
-            Ok(())
+        patiently(move || {
+            Box::pin(async move {
+                use calibration_sample::Column::{ClearedAt, ModifierId, UnitId};
+                calibration_sample::Entity::delete_many()
+                    .filter(UnitId.eq(unit))
+                    .filter(holds(ModifierId, modifier))
+                    .filter(ClearedAt.is_null())
+                    .exec(&self.db)
+                    .await?;
+                Ok(())
+            })
         })
     }
 }
@@ -201,8 +216,8 @@ async fn items(db: &impl ConnectionTrait) -> Result<Kit, StoreError> {
     use kit_item::Column::{ClearedAt, Id, Kind, Name};
     let rows = kit_item::Entity::find().filter(ClearedAt.is_null()).order_by_asc(Kind).order_by_asc(Name).order_by_asc(Id).all(db).await?;
     let mut kit = Kit::default();
-    for kit_item::Model { id, name, is_what, retired, .. } in rows {
-        match StoreError::aside(is_what.value("a piece of the kit"))? {
+    for kit_item::Model { id, name, is_what, format, retired, .. } in rows {
+        match StoreError::aside(is_what.read(format))? {
             Ok(is) => kit.items.push(KitItem { id, retired, is }),
             Err(why) => kit.unreadable.push(UnreadableItem { id, name, why }),
         }
@@ -217,13 +232,14 @@ async fn put(db: &impl ConnectionTrait, item: &KitItem) -> Result<(), StoreError
         kind: Set(item.is.kind().to_owned()),
         name: Set(item.is.name().to_owned()),
         is_what: Set(Stored::new(item.is.clone())),
+        format: Set(Gear::FORMAT),
         retired: Set(item.retired),
         created_at: NotSet,
         updated_at: Set(now),
         cleared_at: Set(None),
     };
-    use kit_item::Column::{ClearedAt, Id, IsWhat, Kind, Name, Retired, UpdatedAt};
-    let replace = OnConflict::column(Id).update_columns([Kind, Name, IsWhat, Retired, UpdatedAt, ClearedAt]).to_owned();
+    use kit_item::Column::{ClearedAt, Format, Id, IsWhat, Kind, Name, Retired, UpdatedAt};
+    let replace = OnConflict::column(Id).update_columns([Kind, Name, IsWhat, Format, Retired, UpdatedAt, ClearedAt]).to_owned();
     kit_item::Entity::insert(row).on_conflict(replace).exec_without_returning(db).await?;
     Ok(())
 }

@@ -13,8 +13,8 @@ use crate::{
     append,
     entity::setup,
     error::StoreError,
+    formats::Kept,
     record::{NewEntry, NewLook},
-    state::FORMAT,
     store::{self, Store},
     stored::Stored,
 };
@@ -35,7 +35,8 @@ pub(crate) async fn create_on(
         name: Set(checked_name(&new.name)?),
         version: Set(0),
         state: Set(Stored::new(Setup::default())),
-        format: Set(FORMAT),
+        format: Set(Setup::FORMAT),
+        closed: Set(None),
         standing: Set(None),
         undone: Set(Stored::new(Vec::new())),
         created_at: Set(now),
@@ -52,11 +53,16 @@ pub(crate) async fn create_on(
     Ok(())
 }
 
+/// What a look was copied from, in words.
+pub(crate) fn from_words(sitting: &str, look: &str) -> String {
+    format!("{sitting}, {look}").chars().take(60).collect()
+}
+
 impl Store {
     pub(crate) async fn start_from_look(&self, look: Uuid) -> Result<NewEntry, StoreError> {
         let record = self.setup(look).await?;
-        let from = format!("{}, {}", record.sitting.name, record.look.name).chars().take(60).collect();
-        let entry = Entry::Start(Start { from, setup: Box::new(record.setup.as_start()) });
+        let from = from_words(&record.sitting.name, &record.look.name);
+        let entry = Entry::Start(Start { from, of: Some(look), setup: Box::new(record.setup.as_start()) });
         Ok(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry })
     }
 }

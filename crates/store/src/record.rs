@@ -8,6 +8,7 @@ use uuid::Uuid;
 
 use crate::{
     entity::{
+        forgotten,
         setup::{self, Model},
         sitting,
     },
@@ -102,6 +103,8 @@ pub struct SetupRecord {
     pub undo: Option<Uuid>,
     /// What redo brings back, if anything.
     pub redo: Option<Uuid>,
+    /// Why its tape can't be followed, where it can't: it is shown as it last stood, and not written on.
+    pub closed: Option<String>,
 }
 
 /// A setup's row with its sitting's and those of all its looks, in one query.
@@ -113,7 +116,16 @@ pub(crate) async fn with_family(db: &impl ConnectionTrait, id: Uuid) -> Result<(
         .order_by_asc(setup::Column::Position)
         .all(db)
         .await?;
-    found.into_iter().next().ok_or(StoreError::NotFound { what: "setup", id })
+    match found.into_iter().next() {
+        Some(family) => Ok(family),
+        None => Err(missing(db, id).await?),
+    }
+}
+
+/// Why there is no such setup.
+pub(crate) async fn missing(db: &impl ConnectionTrait, id: Uuid) -> Result<StoreError, StoreError> {
+    let gone = forgotten::Entity::find_by_id(id).one(db).await?;
+    Ok(gone.map_or(StoreError::NotFound { what: "setup", id }, |_| StoreError::Forgotten))
 }
 
 /// A setup as it stands, from rows that were read.
@@ -126,7 +138,14 @@ pub(crate) async fn record_of(
     let row = looks.iter().find(|row| row.id == id).ok_or(StoreError::NotFound { what: "setup", id })?;
     let setup = state_of(db, row).await?;
     let redo = row.undone.clone().value("what can be brought back")?.last().copied();
-    Ok(SetupRecord { sitting: with_looks(sitting, &looks), look: Look::from(row), setup, undo: row.standing, redo })
+    Ok(SetupRecord {
+        sitting: with_looks(sitting, &looks),
+        look: Look::from(row),
+        setup,
+        undo: row.standing,
+        redo,
+        closed: row.closed.clone(),
+    })
 }
 
 /// A sitting to be made.

@@ -9,6 +9,7 @@ use crate::{
     entity::{setup, sitting},
     error::{Answer, StoreError},
     new_look::create_on,
+    patience::patiently,
     record::{NewLook, SetupRecord, record_of, with_family},
     store::{self, Store},
 };
@@ -19,7 +20,7 @@ impl Store {
     /// # Errors
     /// [`StoreError::NotFound`], or where the database does not answer.
     pub fn setup(&self, id: Uuid) -> Answer<'_, SetupRecord> {
-        Box::pin(async move { record_of(&self.db, id, with_family(&self.db, id).await?).await })
+        patiently(move || Box::pin(async move { record_of(&self.db, id, with_family(&self.db, id).await?).await }))
     }
 
     /// Adds a look to a sitting, from scratch or from another look.
@@ -27,29 +28,31 @@ impl Store {
     /// # Errors
     /// A name that is none, an unknown sitting or look, an id that is taken, or where the database does not answer.
     pub fn create_look<'a>(&'a self, sitting: Uuid, new: &'a NewLook, from: Option<Uuid>) -> Answer<'a, SetupRecord> {
-        Box::pin(async move {
-            let start = match from {
-                None => None,
-                Some(from) => Some(self.start_from_look(from).await?),
-            };
-            let tx = self.db.begin().await?;
-            // One at a time adds a look to a sitting.
-            let row = sitting::Entity::find_by_id(sitting).lock_exclusive().one(&tx).await?;
-            let row = row.ok_or(StoreError::NotFound { what: "sitting", id: sitting })?;
-            if let Some(before) = setup::Entity::find_by_id(new.id).one(&tx).await? {
-                return if before.sitting_id == sitting {
-                    record_of(&tx, new.id, with_family(&tx, new.id).await?).await
-                } else {
-                    Err(StoreError::IdTaken(new.id))
+        patiently(move || {
+            Box::pin(async move {
+                let start = match from {
+                    None => None,
+                    Some(from) => Some(self.start_from_look(from).await?),
                 };
-            }
-            if row.deleted_at.is_some() {
-                return Err(StoreError::Deleted { number: row.number });
-            }
-            let looks = setup::Entity::find().filter(setup::Column::SittingId.eq(sitting)).count(&tx).await?;
-            create_on(&tx, sitting, i32::try_from(looks + 1).unwrap_or(i32::MAX), new, start.as_ref(), Utc::now()).await?;
-            store::commit(tx).await?;
-            self.setup(new.id).await
+                let tx = self.db.begin().await?;
+                // One at a time adds a look to a sitting.
+                let row = sitting::Entity::find_by_id(sitting).lock_exclusive().one(&tx).await?;
+                let row = row.ok_or(StoreError::NotFound { what: "sitting", id: sitting })?;
+                if let Some(before) = setup::Entity::find_by_id(new.id).one(&tx).await? {
+                    return if before.sitting_id == sitting {
+                        record_of(&tx, new.id, with_family(&tx, new.id).await?).await
+                    } else {
+                        Err(StoreError::IdTaken(new.id))
+                    };
+                }
+                if row.deleted_at.is_some() {
+                    return Err(StoreError::Deleted { number: row.number });
+                }
+                let looks = setup::Entity::find().filter(setup::Column::SittingId.eq(sitting)).count(&tx).await?;
+                create_on(&tx, sitting, i32::try_from(looks + 1).unwrap_or(i32::MAX), new, start.as_ref(), Utc::now()).await?;
+                store::commit(tx).await?;
+                self.setup(new.id).await
+            })
         })
     }
 
@@ -58,15 +61,17 @@ impl Store {
     /// # Errors
     /// A name that is none, [`StoreError::NotFound`], or where the database does not answer.
     pub fn rename_look<'a>(&'a self, id: Uuid, name: &'a str) -> Answer<'a, SetupRecord> {
-        Box::pin(async move {
-            let name = checked_name(name)?;
-            match (setup::ActiveModel { id: Set(id), name: Set(name), ..Default::default() }).update(&self.db).await {
-                Err(sea_orm::DbErr::RecordNotUpdated) => Err(StoreError::NotFound { what: "setup", id }),
-                row => {
-                    row?;
-                    self.setup(id).await
+        patiently(move || {
+            Box::pin(async move {
+                let name = checked_name(name)?;
+                match (setup::ActiveModel { id: Set(id), name: Set(name), ..Default::default() }).update(&self.db).await {
+                    Err(sea_orm::DbErr::RecordNotUpdated) => Err(StoreError::NotFound { what: "setup", id }),
+                    row => {
+                        row?;
+                        self.setup(id).await
+                    }
                 }
-            }
+            })
         })
     }
 }

@@ -1,5 +1,7 @@
 //! Sittings: list, begin, rename, delete, restore.
 
+use std::sync::Arc;
+
 use chrono::Utc;
 use ink_lamp_light::name::checked_name;
 use sea_orm::{
@@ -10,9 +12,10 @@ use sea_orm::{
 use uuid::Uuid;
 
 use crate::{
-    entity::{setup, sitting},
+    entity::{forgotten, setup, sitting},
     error::{Answer, StoreError},
     new_look,
+    patience::patiently,
     record::{NewEntry, NewSitting, Sitting, SittingRow, with_looks},
     state::state_of,
     store::{self, Store},
@@ -24,29 +27,31 @@ impl Store {
     /// # Errors
     /// Where the database does not answer.
     pub fn sittings<'a>(&'a self, find: &'a str, deleted: bool) -> Answer<'a, Vec<SittingRow>> {
-        Box::pin(async move {
-            let gone = if deleted { sitting::Column::DeletedAt.is_not_null() } else { sitting::Column::DeletedAt.is_null() };
-            let rows = sitting::Entity::find()
-                .filter(gone)
-                .find_with_related(setup::Entity)
-                .order_by_asc(setup::Column::Position)
-                .all(&self.db)
-                .await?;
-            let find = find.trim().to_lowercase();
-            let mut list = Vec::with_capacity(rows.len());
-            for (row, looks) in rows {
-                let named = |name: &str| str::to_lowercase(name).contains(&find);
-                let numbered = find.strip_prefix('#').unwrap_or(&find) == row.number.to_string();
-                if !(find.is_empty() || numbered || named(&row.name) || looks.iter().any(|l| named(&l.name))) {
-                    continue;
+        patiently(move || {
+            Box::pin(async move {
+                let gone = if deleted { sitting::Column::DeletedAt.is_not_null() } else { sitting::Column::DeletedAt.is_null() };
+                let rows = sitting::Entity::find()
+                    .filter(gone)
+                    .find_with_related(setup::Entity)
+                    .order_by_asc(setup::Column::Position)
+                    .all(&self.db)
+                    .await?;
+                let find = find.trim().to_lowercase();
+                let mut list = Vec::with_capacity(rows.len());
+                for (row, looks) in rows {
+                    let named = |name: &str| str::to_lowercase(name).contains(&find);
+                    let numbered = find.strip_prefix('#').unwrap_or(&find) == row.number.to_string();
+                    if !(find.is_empty() || numbered || named(&row.name) || looks.iter().any(|l| named(&l.name))) {
+                        continue;
+                    }
+                    let Some(last) = looks.iter().max_by_key(|l| l.updated_at) else { continue };
+                    let (id, updated_at) = (last.id, last.updated_at);
+                    let setup = StoreError::aside(state_of(&self.db, last).await)?;
+                    list.push(SittingRow { sitting: with_looks(row, &looks), last: id, updated_at, setup });
                 }
-                let Some(last) = looks.iter().max_by_key(|l| l.updated_at) else { continue };
-                let (id, updated_at) = (last.id, last.updated_at);
-                let setup = StoreError::aside(state_of(&self.db, last).await)?;
-                list.push(SittingRow { sitting: with_looks(row, &looks), last: id, updated_at, setup });
-            }
-            list.sort_by_key(|row| std::cmp::Reverse(row.updated_at));
-            Ok(list)
+                list.sort_by_key(|row| std::cmp::Reverse(row.updated_at));
+                Ok(list)
+            })
         })
     }
 
@@ -55,7 +60,7 @@ impl Store {
     /// # Errors
     /// [`StoreError::NotFound`], or where the database does not answer.
     pub fn sitting(&self, id: Uuid) -> Answer<'_, Sitting> {
-        Box::pin(async move { sitting_on(&self.db, id).await })
+        patiently(move || Box::pin(async move { sitting_on(&self.db, id).await }))
     }
 
     /// Makes a sitting with its first look.
@@ -63,32 +68,45 @@ impl Store {
     /// # Errors
     /// A name that is none, an unknown sitting to begin from, an id that is taken, or where the database does not answer.
     pub fn create_sitting(&self, new: NewSitting) -> Answer<'_, Sitting> {
-        Box::pin(async move {
-            let name = checked_name(&new.name)?;
-            let start = match new.from {
-                None => None,
-                Some(from) => Some(self.start_from(from).await?),
-            };
-            // Looked for first: a refused insert would use up a number.
-            let again = |before: Sitting| {
-                let same = before.looks.first().is_some_and(|l| l.id == new.look.id);
-                if same { Ok(before) } else { Err(StoreError::IdTaken(new.id)) }
-            };
-            match self.sitting(new.id).await {
-                Err(StoreError::NotFound { .. }) => {}
-                before => return again(before?),
-            }
-            let tx = self.db.begin().await?;
-            let row =
-                sitting::ActiveModel { id: Set(new.id), number: NotSet, name: Set(name), created_at: Set(new.at), deleted_at: Set(None) };
-            let made = sitting::Entity::insert(row).on_conflict_do_nothing_on([sitting::Column::Id]).exec_without_returning(&tx).await?;
-            if !store::is_new(&made) {
-                tx.rollback().await?;
-                return again(self.sitting(new.id).await?);
-            }
-            new_look::create_on(&tx, new.id, 1, &new.look, start.as_ref(), new.at).await?;
-            store::commit(tx).await?;
-            self.sitting(new.id).await
+        let new = Arc::new(new);
+        patiently(move || {
+            let new = Arc::clone(&new);
+            Box::pin(async move {
+                let name = checked_name(&new.name)?;
+                let start = match new.from {
+                    None => None,
+                    Some(from) => Some(self.start_from(from).await?),
+                };
+                // Looked for first: a refused insert would use up a number.
+                let again = |before: Sitting| {
+                    let same = before.looks.first().is_some_and(|l| l.id == new.look.id);
+                    if same { Ok(before) } else { Err(StoreError::IdTaken(new.id)) }
+                };
+                match self.sitting(new.id).await {
+                    Err(StoreError::NotFound { .. }) => {}
+                    before => return again(before?),
+                }
+                if forgotten::Entity::find_by_id(new.id).one(&self.db).await?.is_some() {
+                    return Err(StoreError::Forgotten);
+                }
+                let tx = self.db.begin().await?;
+                let row = sitting::ActiveModel {
+                    id: Set(new.id),
+                    number: NotSet,
+                    name: Set(name),
+                    created_at: Set(new.at),
+                    deleted_at: Set(None),
+                };
+                let made =
+                    sitting::Entity::insert(row).on_conflict_do_nothing_on([sitting::Column::Id]).exec_without_returning(&tx).await?;
+                if !store::is_new(&made) {
+                    tx.rollback().await?;
+                    return again(self.sitting(new.id).await?);
+                }
+                new_look::create_on(&tx, new.id, 1, &new.look, start.as_ref(), new.at).await?;
+                store::commit(tx).await?;
+                self.sitting(new.id).await
+            })
         })
     }
 
@@ -104,9 +122,11 @@ impl Store {
     /// # Errors
     /// A name that is none, [`StoreError::NotFound`], or where the database does not answer.
     pub fn rename_sitting<'a>(&'a self, id: Uuid, name: &'a str) -> Answer<'a, Sitting> {
-        Box::pin(async move {
-            let name = checked_name(name)?;
-            self.change_sitting(id, sitting::ActiveModel { id: Set(id), name: Set(name), ..Default::default() }).await
+        patiently(move || {
+            Box::pin(async move {
+                let name = checked_name(name)?;
+                self.change_sitting(id, sitting::ActiveModel { id: Set(id), name: Set(name), ..Default::default() }).await
+            })
         })
     }
 
@@ -115,9 +135,11 @@ impl Store {
     /// # Errors
     /// [`StoreError::NotFound`], or where the database does not answer.
     pub fn set_deleted(&self, id: Uuid, deleted: bool) -> Answer<'_, Sitting> {
-        Box::pin(async move {
-            let at = deleted.then(Utc::now);
-            self.change_sitting(id, sitting::ActiveModel { id: Set(id), deleted_at: Set(at), ..Default::default() }).await
+        patiently(move || {
+            Box::pin(async move {
+                let at = deleted.then(Utc::now);
+                self.change_sitting(id, sitting::ActiveModel { id: Set(id), deleted_at: Set(at), ..Default::default() }).await
+            })
         })
     }
 

@@ -8,10 +8,8 @@ use uuid::Uuid;
 use crate::{
     entity::{setup::Model, tape_entry},
     error::StoreError,
+    formats::Kept,
 };
-
-/// The format in which states are written. 2: a reading holds by which school it was taken once another one is chosen.
-pub(crate) const FORMAT: i16 = 2;
 
 pub(crate) async fn entries(db: &impl ConnectionTrait, setup: Uuid, until: i64) -> Result<Vec<(Uuid, Entry)>, StoreError> {
     let rows = tape_entry::Entity::find()
@@ -20,7 +18,7 @@ pub(crate) async fn entries(db: &impl ConnectionTrait, setup: Uuid, until: i64) 
         .order_by_asc(tape_entry::Column::Seq)
         .all(db)
         .await?;
-    rows.into_iter().map(|row| Ok((row.id, row.payload.value("an entry")?))).collect()
+    rows.into_iter().map(|row| Ok((row.id, row.payload.read(row.format)?))).collect()
 }
 
 /// The setup that a tape leads to, up to a place on it.
@@ -35,10 +33,12 @@ pub(crate) fn damaged_tape(refusal: Refusal) -> StoreError {
     StoreError::Damaged { what: "a tape".to_owned(), why: refusal.into() }
 }
 
-/// The stored state; one that an older version wrote and this one can't read is worked out anew from the tape.
+/// The stored state; one that can't be read is worked out anew from the tape.
 pub(crate) async fn state_of(db: &impl ConnectionTrait, row: &Model) -> Result<Setup, StoreError> {
-    match row.state.clone().value("a setup") {
+    match row.state.clone().read(row.format) {
         Ok(setup) => Ok(setup),
+        // What a later version makes of its tape is not known here.
+        Err(error) if row.format > Setup::FORMAT => Err(error),
         Err(error) => {
             tracing::warn!(setup = %row.id, %error, "stored state can't be read; replaying the tape");
             replayed(db, row.id, i64::MAX).await

@@ -28,7 +28,7 @@ impl Store {
             options
                 .max_connections(connections)
                 .connect_timeout(Duration::from_secs(10))
-                .acquire_timeout(Duration::from_secs(10))
+                .acquire_timeout(Duration::from_secs(8))
                 // The database is on this machine: a connection that broke tells by itself.
                 .test_before_acquire(false)
                 .sqlx_logging(false)

@@ -7,22 +7,77 @@ use sea_orm::{
 use serde::{Deserialize, Deserializer, Serialize, de::DeserializeOwned};
 use serde_json::value::RawValue;
 
-use crate::error::StoreError;
+use crate::{error::StoreError, formats::Kept};
 
-/// A value kept as JSON, read into what it is in one step and not by way of a tree of values. A row whose value can't be read, since
-/// another version wrote it, is still a row: why it can't is told to whoever asks for the value.
-#[derive(Clone, Debug, PartialEq)]
-pub struct Stored<T>(Result<T, String>);
+/// A value kept as JSON, read into what it is in one step and not by way of a tree of values, once somebody asks for it. A row whose value
+/// can't be read, since another version wrote it, is still a row: why it can't is told to whoever asks.
+#[derive(Clone, Debug)]
+pub struct Stored<T>(Is<T>);
+
+#[derive(Clone, Debug)]
+enum Is<T> {
+    /// To be written.
+    Value(T),
+    /// As it was read.
+    Text(Box<RawValue>),
+}
+
+/// The same where both are to be written, or both were read.
+impl<T: PartialEq> PartialEq for Stored<T> {
+    fn eq(&self, other: &Self) -> bool {
+        match (&self.0, &other.0) {
+            (Is::Value(a), Is::Value(b)) => a == b,
+            (Is::Text(a), Is::Text(b)) => a.get() == b.get(),
+            _ => false,
+        }
+    }
+}
 
 impl<T> Stored<T> {
     pub(crate) const fn new(value: T) -> Self {
-        Self(Ok(value))
+        Self(Is::Value(value))
     }
+}
 
-    /// The value; `what` names it where it can't be read.
+impl<T: DeserializeOwned> Stored<T> {
+    /// The value of what is derived; `what` names it where it can't be read.
     pub(crate) fn value(self, what: &str) -> Result<T, StoreError> {
-        self.0.map_err(|why| StoreError::Damaged { what: what.to_owned(), why: briefly(&why).into() })
+        match self.0 {
+            Is::Value(value) => Ok(value),
+            Is::Text(text) => serde_json::from_str(text.get()).map_err(|why| unreadable(what, &why)),
+        }
     }
+}
+
+impl<T: Kept> Stored<T> {
+    /// The value, written in a format: an older one is brought up step by step, and a later one can't be read here.
+    pub(crate) fn read(self, format: i16) -> Result<T, StoreError> {
+        let text = match self.0 {
+            Is::Value(value) => return Ok(value),
+            Is::Text(text) => text,
+        };
+        if format == T::FORMAT {
+            return serde_json::from_str(text.get()).map_err(|why| unreadable(T::WHAT, &why));
+        }
+        if format > T::FORMAT {
+            return Err(later(T::WHAT, format, T::FORMAT));
+        }
+        let mut json = serde_json::from_str(text.get()).map_err(|why| unreadable(T::WHAT, &why))?;
+        for step in &T::STEPS[usize::try_from(format - 1).unwrap_or(0)..] {
+            step(&mut json);
+        }
+        serde_json::from_value(json).map_err(|why| unreadable(T::WHAT, &why))
+    }
+}
+
+/// What a later version wrote.
+pub(crate) fn later(what: &str, format: i16, known: i16) -> StoreError {
+    let why = format!("a later version of Ink Lamp wrote it, in format {format}; this one reads up to {known}");
+    StoreError::Damaged { what: what.to_owned(), why: why.into() }
+}
+
+fn unreadable(what: &str, why: &serde_json::Error) -> StoreError {
+    StoreError::Damaged { what: what.to_owned(), why: briefly(&why.to_string()).into() }
 }
 
 /// Why something can't be read, for people: neither the place in the text nor all that it could have been.
@@ -31,26 +86,29 @@ fn briefly(why: &str) -> String {
     why[..end].to_owned()
 }
 
-impl<'de, T: DeserializeOwned> Deserialize<'de> for Stored<T> {
+impl<'de, T> Deserialize<'de> for Stored<T> {
     fn deserialize<D: Deserializer<'de>>(column: D) -> Result<Self, D::Error> {
-        let text = Box::<RawValue>::deserialize(column)?;
-        Ok(Self(serde_json::from_str(text.get()).map_err(|e| e.to_string())))
+        Ok(Self(Is::Text(Box::<RawValue>::deserialize(column)?)))
     }
 }
 
-impl<T: DeserializeOwned> TryGetableFromJson for Stored<T> {}
+impl<T> TryGetableFromJson for Stored<T> {}
 
 /// What can't be written becomes no value at all, which no such column takes.
 impl<T: Serialize> From<Stored<T>> for Value {
     fn from(stored: Stored<T>) -> Self {
-        Self::Json(stored.0.ok().and_then(|value| serde_json::to_value(value).ok()).map(Box::new))
+        let json = match stored.0 {
+            Is::Value(value) => serde_json::to_value(value),
+            Is::Text(text) => serde_json::from_str(text.get()),
+        };
+        Self::Json(json.ok().map(Box::new))
     }
 }
 
-impl<T: DeserializeOwned> ValueType for Stored<T> {
+impl<T> ValueType for Stored<T> {
     fn try_from(value: Value) -> Result<Self, ValueTypeErr> {
         let Value::Json(Some(json)) = value else { return Err(ValueTypeErr) };
-        Ok(Self(serde_json::from_value(*json).map_err(|e| e.to_string())))
+        Ok(Self(Is::Text(serde_json::value::to_raw_value(&json).map_err(|_| ValueTypeErr)?)))
     }
 
     fn type_name() -> String {

@@ -5,7 +5,9 @@ use std::collections::HashMap;
 use chrono::{DateTime, Utc};
 use ink_lamp_scene::effect::Effect;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
-use sea_orm::{ColumnTrait, EntityTrait, JoinType, QueryFilter, QueryOrder, QuerySelect, TransactionTrait};
+use sea_orm::{
+    ActiveModelTrait, ActiveValue::Set, ColumnTrait, EntityTrait, JoinType, QueryFilter, QueryOrder, QuerySelect, TransactionTrait,
+};
 use uuid::Uuid;
 
 use crate::{
@@ -13,7 +15,8 @@ use crate::{
     effects,
     entity::{entry_effect, setup, tape_entry},
     error::{Answer, StoreError},
-    record::{Appended, NewEntry, TapeItem, TapePart, record_of, with_family},
+    patience::patiently,
+    record::{Appended, NewEntry, TapeItem, TapePart, missing, record_of, with_family},
     state::replayed,
     store::{self, Store},
     stored::Stored,
@@ -26,28 +29,43 @@ impl Store {
     /// [`StoreError::Refused`] where it can't apply, [`StoreError::Conflict`] where a decision was made on an older version,
     /// [`StoreError::IdTaken`], [`StoreError::NotFound`], [`StoreError::Deleted`], or where the database does not answer.
     pub fn append<'a>(&'a self, setup: Uuid, new: &'a NewEntry) -> Answer<'a, Appended> {
-        Box::pin(async move {
-            let _turn = self.turns.at(setup).await?;
-            let tx = self.db.begin().await?;
-            // Only locked here: the row itself comes with its family, once no other writer can change it.
-            let id = setup::Entity::find_by_id(setup).select_only().column(setup::Column::Id);
-            let locked: Option<Uuid> = id.lock_exclusive().into_tuple().one(&tx).await?;
-            locked.ok_or(StoreError::NotFound { what: "setup", id: setup })?;
-            let (sitting, mut looks) = with_family(&tx, setup).await?;
-            match append_to_family(&tx, setup, &sitting, &mut looks, new).await {
-                Ok(()) => {
-                    let record = record_of(&tx, setup, (sitting, looks)).await?;
-                    store::commit(tx).await?;
-                    Ok(Appended { record, fresh: true })
+        patiently(move || {
+            Box::pin(async move {
+                let _turn = self.turns.at(setup).await?;
+                let tx = self.db.begin().await?;
+                // Only locked here: the row itself comes with its family, once no other writer can change it.
+                let id = setup::Entity::find_by_id(setup).select_only().column(setup::Column::Id);
+                let locked: Option<Uuid> = id.lock_exclusive().into_tuple().one(&tx).await?;
+                if locked.is_none() {
+                    return Err(missing(&tx, setup).await?);
                 }
-                // What can't be written may be there already: the same entry, sent again.
-                Err(error) => {
-                    tx.rollback().await?;
-                    let Some(before) = tape_entry::Entity::find_by_id(new.id).one(&self.db).await? else { return Err(error) };
-                    let same = before.setup_id == setup && before.payload.value("an entry")? == new.entry;
-                    if same { Ok(Appended { record: self.setup(setup).await?, fresh: false }) } else { Err(StoreError::IdTaken(new.id)) }
+                let (sitting, mut looks) = with_family(&tx, setup).await?;
+                match append_to_family(&tx, setup, &sitting, &mut looks, new).await {
+                    Ok(()) => {
+                        let record = record_of(&tx, setup, (sitting, looks)).await?;
+                        store::commit(tx).await?;
+                        Ok(Appended { record, fresh: true })
+                    }
+                    // What can't be written may be there already: the same entry, sent again.
+                    Err(error) => {
+                        tx.rollback().await?;
+                        if let StoreError::Damaged { why, .. } = &error
+                            && !new.entry.is_fact()
+                        {
+                            // Its tape can't be followed any more: nobody is to write on it.
+                            let closed = setup::ActiveModel { id: Set(setup), closed: Set(Some(why.to_string())), ..Default::default() };
+                            closed.update(&self.db).await?;
+                        }
+                        let Some(before) = tape_entry::Entity::find_by_id(new.id).one(&self.db).await? else { return Err(error) };
+                        let same = before.setup_id == setup && before.payload.read(before.format)? == new.entry;
+                        if same {
+                            Ok(Appended { record: self.setup(setup).await?, fresh: false })
+                        } else {
+                            Err(StoreError::IdTaken(new.id))
+                        }
+                    }
                 }
-            }
+            })
         })
     }
 
@@ -56,37 +74,39 @@ impl Store {
     /// # Errors
     /// Where the database does not answer. A setup that does not exist has no items.
     pub fn tape(&self, setup: Uuid, before: i64, most: u32) -> Answer<'_, TapePart> {
-        Box::pin(async move {
-            let last = with_effects(facts(setup).filter(tape_entry::Column::Seq.lt(before)))
-                .order_by_desc(tape_entry::Column::Seq)
-                .limit(u64::from(most) + 1);
-            // Places are counted without gaps: the last ones are within a short stretch, unless much was taken back there.
-            let stretch = before.saturating_sub(2 * i64::from(most));
-            let mut rows: Vec<Row> = last.clone().filter(tape_entry::Column::Seq.gte(stretch)).into_tuple().all(&self.db).await?;
-            let enough = usize::try_from(most).unwrap_or(usize::MAX);
-            if rows.len() <= enough && stretch > 1 {
-                rows = last.into_tuple().all(&self.db).await?;
-            }
-            let earlier = rows.len() > enough;
-            rows.truncate(enough);
-            rows.reverse();
-            // Written by a version that kept none: the whole tape gets them, once.
-            let mut late = if rows.iter().all(|row| row.5.is_some()) {
-                HashMap::new()
-            } else {
-                StoreError::aside(effects::made_up_for(&self.db, setup).await)?.unwrap_or_default()
-            };
-            let items = rows
-                .into_iter()
-                .map(|(id, seq, at, undone, entry, effect)| {
-                    // What it did is derived: where that can't be read it is only not known.
-                    let kept = effect.and_then(|effect| effect.value("what an entry did").ok());
-                    let effect = kept.or_else(|| late.remove(&id)).unwrap_or_default();
-                    let told = StoreError::aside(entry.value("an entry"))?.map(|entry| (entry, effect));
-                    Ok(TapeItem { id, seq, at, undone, told })
-                })
-                .collect::<Result<_, StoreError>>()?;
-            Ok(TapePart { items, earlier })
+        patiently(move || {
+            Box::pin(async move {
+                let last = with_effects(facts(setup).filter(tape_entry::Column::Seq.lt(before)))
+                    .order_by_desc(tape_entry::Column::Seq)
+                    .limit(u64::from(most) + 1);
+                // Places are counted without gaps: the last ones are within a short stretch, unless much was taken back there.
+                let stretch = before.saturating_sub(2 * i64::from(most));
+                let mut rows: Vec<Row> = last.clone().filter(tape_entry::Column::Seq.gte(stretch)).into_tuple().all(&self.db).await?;
+                let enough = usize::try_from(most).unwrap_or(usize::MAX);
+                if rows.len() <= enough && stretch > 1 {
+                    rows = last.into_tuple().all(&self.db).await?;
+                }
+                let earlier = rows.len() > enough;
+                rows.truncate(enough);
+                rows.reverse();
+                // Written by a version that kept none: the whole tape gets them, once.
+                let mut late = if rows.iter().all(|row| row.6.is_some()) {
+                    HashMap::new()
+                } else {
+                    StoreError::aside(effects::made_up_for(&self.db, setup).await)?.unwrap_or_default()
+                };
+                let items = rows
+                    .into_iter()
+                    .map(|(id, seq, at, undone, entry, format, effect)| {
+                        // What it did is derived: where that can't be read it is only not known.
+                        let kept = effect.and_then(|effect| effect.value("what an entry did").ok());
+                        let effect = kept.or_else(|| late.remove(&id)).unwrap_or_default();
+                        let told = StoreError::aside(entry.read(format))?.map(|entry| (entry, effect));
+                        Ok(TapeItem { id, seq, at, undone, told })
+                    })
+                    .collect::<Result<_, StoreError>>()?;
+                Ok(TapePart { items, earlier })
+            })
         })
     }
 
@@ -95,10 +115,12 @@ impl Store {
     /// # Errors
     /// [`StoreError::NotFound`], or where the database does not answer.
     pub fn setup_at(&self, setup: Uuid, entry: Uuid) -> Answer<'_, Setup> {
-        Box::pin(async move {
-            let row = tape_entry::Entity::find_by_id(entry).one(&self.db).await?.filter(|row| row.setup_id == setup);
-            let row = row.ok_or(StoreError::NotFound { what: "entry", id: entry })?;
-            replayed(&self.db, setup, row.seq).await
+        patiently(move || {
+            Box::pin(async move {
+                let row = tape_entry::Entity::find_by_id(entry).one(&self.db).await?.filter(|row| row.setup_id == setup);
+                let row = row.ok_or(StoreError::NotFound { what: "entry", id: entry })?;
+                replayed(&self.db, setup, row.seq).await
+            })
         })
     }
 }
@@ -107,12 +129,15 @@ fn facts(setup: Uuid) -> sea_orm::Select<tape_entry::Entity> {
     tape_entry::Entity::find().filter(tape_entry::Column::SetupId.eq(setup)).filter(tape_entry::Column::Kind.is_not_in(["undo", "redo"]))
 }
 
-/// A row of the tape as it is shown: id, place, time, whether it was taken back, the entry, and what it did where that was kept.
-type Row = (Uuid, i64, DateTime<Utc>, bool, Stored<Entry>, Option<Stored<Effect>>);
+/// A row of the tape as it is shown: id, place, time, whether it was taken back, the entry and its format, and what it did where that was kept.
+type Row = (Uuid, i64, DateTime<Utc>, bool, Stored<Entry>, i16, Option<Stored<Effect>>);
 
 /// One query for both: what each entry did is looked up beside it, however many are asked for.
 fn with_effects(rows: sea_orm::Select<tape_entry::Entity>) -> sea_orm::Select<tape_entry::Entity> {
-    use tape_entry::Column::{At, Id, Payload, Seq, Undone};
+    use tape_entry::Column::{At, Format, Id, Payload, Seq, Undone};
     let did = tape_entry::Entity::belongs_to(entry_effect::Entity).from(Id).to(entry_effect::Column::EntryId);
-    rows.join(JoinType::LeftJoin, did.into()).select_only().columns([Id, Seq, At, Undone, Payload]).column(entry_effect::Column::Effect)
+    rows.join(JoinType::LeftJoin, did.into())
+        .select_only()
+        .columns([Id, Seq, At, Undone, Payload, Format])
+        .column(entry_effect::Column::Effect)
 }

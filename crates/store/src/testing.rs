@@ -1,4 +1,4 @@
-//! A database of its own for each test, on the server that `./run test` starts; empty, or with the first record.
+//! A database of its own for each test, on the server that `./run test` starts; empty, or with what an earlier version left behind.
 
 use chrono::Utc;
 use sea_orm::{ConnectionTrait, Database, DatabaseConnection, Statement};
@@ -39,26 +39,31 @@ pub fn begun<'a>(store: &'a Store, name: &'a str) -> Answer<'a, Uuid> {
     })
 }
 
-/// The first record's tables in the order in which they can be filled.
-const FIRST_RECORD: [(&str, &str); 5] = [
-    ("sitting", include_str!("../tests/data/first_record/sitting.jsonl")),
-    ("setup", include_str!("../tests/data/first_record/setup.jsonl")),
-    ("tape_entry", include_str!("../tests/data/first_record/tape_entry.jsonl")),
-    ("kit_item", include_str!("../tests/data/first_record/kit_item.jsonl")),
-    ("calibration_sample", include_str!("../tests/data/first_record/calibration_sample.jsonl")),
+/// A record that an earlier version left behind: how many migrations it had, and its tables in the order in which they can be filled.
+pub struct Record(u32, &'static [(&'static str, &'static str)]);
+
+macro_rules! tables {
+    ($folder:literal: $($table:literal),+) => {
+        &[$(($table, include_str!(concat!("../tests/data/", $folder, "/", $table, ".jsonl")))),+]
+    };
+}
+
+/// The demo, its kit and 200 random tapes, as each version wrote them that changed how the record is written; the oldest first.
+pub const RECORDS: [Record; 2] = [
+    Record(2, tables!("first_record": "sitting", "setup", "tape_entry", "kit_item", "calibration_sample")),
+    Record(3, tables!("second_record": "sitting", "setup", "tape_entry", "kit_item", "calibration_sample", "entry_effect")),
 ];
 
-/// A store on a database that the version with the first two migrations left behind: the demo, its kit and 200 random tapes. Given as
-/// this version opens it.
+/// A store on a database that an earlier version left behind, as this version opens it.
 ///
 /// # Errors
 /// As [`fresh_store`].
-pub fn first_record() -> Answer<'static, Store> {
+pub fn opened(record: &'static Record) -> Answer<'static, Store> {
     Box::pin(async move {
         let url = fresh_database().await?;
         let db: DatabaseConnection = Database::connect(&url).await?;
-        Migrator::up(&db, Some(2)).await?;
-        for (table, rows) in FIRST_RECORD {
+        Migrator::up(&db, Some(record.0)).await?;
+        for (table, rows) in record.1 {
             let rows: Vec<&str> = rows.lines().collect();
             let fill =
                 format!("insert into {table} overriding system value select * from json_populate_recordset(null::{table}, $1::json)");

@@ -4,7 +4,7 @@
 use chrono::Utc;
 use ink_lamp_sitting::kit::KitItem;
 use ink_lamp_store::{
-    NewEntry, Store, StoreError,
+    NewEntry, NewLook, Store, StoreError,
     testing::{begun, fresh_store},
 };
 use sea_orm::{ConnectionTrait, Database, DatabaseConnection};
@@ -102,4 +102,75 @@ async fn a_piece_that_can_not_be_read_is_kept_beside_the_kit_until_it_is_put_aga
     assert_eq!(store.export_kit().await.unwrap().items, vec![fine]);
     store.put_item(&odd).await.unwrap();
     assert_eq!(store.kit().await.unwrap().items.len(), 2);
+}
+
+#[tokio::test]
+async fn what_a_later_version_wrote_is_set_aside_and_what_an_earlier_one_wrote_is_brought_up() {
+    let (store, db) = record().await;
+    let (later, earlier) = (begun(&store, "Later").await.unwrap(), begun(&store, "Earlier").await.unwrap());
+    write(&store, later, note("of tomorrow")).await;
+    write(&store, earlier, note("of yesterday")).await;
+    db.execute_unprepared(&format!(
+        "update tape_entry set format = 99 where setup_id = '{later}';
+         update setup set format = 99 where id = '{later}';
+         update tape_entry set format = 1, payload = jsonb_set(payload, '{{note,text}}', to_jsonb(chr(8203))) where setup_id = '{earlier}'"
+    ))
+    .await
+    .unwrap();
+    let told = store.tape(later, i64::MAX, 9).await.unwrap().items.remove(0).told.unwrap_err();
+    assert!(told.0.starts_with("a later version of Ink Lamp wrote it, in format 99"), "{told}");
+    // It is not written on by a version that does not know what it means, and reads again where it is known.
+    assert!(matches!(store.setup(later).await.unwrap_err(), StoreError::Damaged { .. }));
+    let (entry, _) = store.tape(earlier, i64::MAX, 9).await.unwrap().items.remove(0).told.unwrap();
+    assert_eq!(serde_json::to_value(entry).unwrap(), note("–"));
+    let item: KitItem = serde_json::from_value(json!({"id": Uuid::now_v7(), "is": {"filter": {"name": "ND 0.9", "loss": 3}}})).unwrap();
+    store.put_item(&item).await.unwrap();
+    db.execute_unprepared("update kit_item set format = 1").await.unwrap();
+    assert_eq!(store.kit().await.unwrap().items, [item]);
+    db.execute_unprepared("update kit_item set format = 99").await.unwrap();
+    assert_eq!(store.kit().await.unwrap().unreadable.len(), 1);
+}
+
+#[tokio::test]
+async fn a_look_whose_tape_can_not_be_followed_is_shown_as_it_last_stood_and_not_written_on() {
+    let (store, db) = record().await;
+    let (odd, copy) = (begun(&store, "Odd").await.unwrap(), Uuid::now_v7());
+    write(&store, odd, reads("5.6 1")).await;
+    let last = write(&store, odd, note("two")).await;
+    let stood = store.setup(odd).await.unwrap().setup;
+    db.execute_unprepared(&format!("update setup set format = 1; update tape_entry set payload = '{{\"hologram\": {{}}}}' where seq = 1"))
+        .await
+        .unwrap();
+    store.migrate().await.unwrap();
+    let shown = store.setup(odd).await.unwrap();
+    assert_eq!(shown.setup, stood);
+    assert!(shown.closed.unwrap().contains("hologram"));
+    let entry = NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry: serde_json::from_value(note("three")).unwrap() };
+    assert!(matches!(store.append(odd, &entry).await.unwrap_err(), StoreError::Closed { .. }));
+    // What was taken before is known, though the look is closed now; and a look begins from it.
+    let again = NewEntry { id: last, entry: serde_json::from_value(note("two")).unwrap(), ..entry.clone() };
+    assert!(!store.append(odd, &again).await.unwrap().fresh);
+    let sitting = shown.sitting.id;
+    let begun = store.create_look(sitting, &NewLook { id: copy, name: "Look 2".to_owned() }, Some(odd)).await.unwrap();
+    assert_eq!(begun.setup, stood.as_start());
+    // Once it can be followed again, it is open again.
+    db.execute_unprepared("update tape_entry set payload = '{\"note\": {\"text\": \"one\"}}' where seq = 1 and kind = 'reading'")
+        .await
+        .unwrap();
+    store.migrate().await.unwrap();
+    store.append(odd, &entry).await.unwrap();
+}
+
+#[tokio::test]
+async fn damage_that_an_undo_meets_closes_the_look() {
+    let (store, db) = record().await;
+    let odd = begun(&store, "Odd").await.unwrap();
+    write(&store, odd, note("one")).await;
+    let last = write(&store, odd, note("two")).await;
+    db.execute_unprepared("update tape_entry set payload = '[1]' where seq = 1").await.unwrap();
+    let undo = serde_json::from_value(json!({"undo": {"of": last}})).unwrap();
+    let undo = NewEntry { id: Uuid::now_v7(), base: Some(2), at: Utc::now(), entry: undo };
+    assert!(matches!(store.append(odd, &undo).await.unwrap_err(), StoreError::Damaged { .. }));
+    assert!(store.setup(odd).await.unwrap().closed.is_some());
+    assert!(matches!(store.append(odd, &undo).await.unwrap_err(), StoreError::Closed { .. }));
 }

@@ -6,6 +6,8 @@ use ink_lamp_house::House;
 fn every_module_names_only_what_stands_below_it() {
     let floors = [
         "error",
+        "patience",
+        "formats",
         "stored",
         "entity",
         "changes",
@@ -21,6 +23,7 @@ fn every_module_names_only_what_stands_below_it() {
         "new_look",
         "setups",
         "sittings",
+        "purge",
         "tape",
         "upgrade",
         "testing",

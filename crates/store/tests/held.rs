@@ -48,6 +48,24 @@ async fn who_waits_for_a_look_that_is_held_is_told_so_and_all_other_looks_go_on(
 }
 
 #[tokio::test]
+async fn connections_that_were_cut_are_opened_again_and_nobody_hears_of_it() {
+    let (store, db) = record().await;
+    let look = begun(&store, "Cut off").await.unwrap();
+    for n in 0..20 {
+        // All connections, as a database that is started again cuts them; some in the middle of what they do.
+        let cut = db.execute_unprepared(
+            "select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()",
+        );
+        let entry = note(&format!("{n}"));
+        let (cut, written, list) = tokio::join!(cut, store.append(look, &entry), store.sittings("", false));
+        cut.unwrap();
+        written.unwrap();
+        assert_eq!(list.unwrap().len(), 1);
+    }
+    assert_eq!(store.setup(look).await.unwrap().look.version, 20);
+}
+
+#[tokio::test]
 async fn a_commit_that_is_not_answered_is_told_as_not_known_and_sent_again_it_is_written_once() {
     let (store, db) = record().await;
     let look = begun(&store, "Cut off").await.unwrap();

@@ -16,6 +16,8 @@ pub struct Model {
     /// The piece as its sheet describes it.
     #[sea_orm(column_type = "JsonBinary")]
     pub is_what: Stored<Gear>,
+    /// Which format that has.
+    pub format: i16,
     /// No longer offered.
     pub retired: bool,
     /// When it was cleared away with the whole kit; it can be brought back.

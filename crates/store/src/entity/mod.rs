@@ -2,6 +2,7 @@
 
 pub mod calibration_sample;
 pub mod entry_effect;
+pub mod forgotten;
 pub mod kit_item;
 pub mod setup;
 pub mod sitting;

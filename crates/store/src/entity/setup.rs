@@ -20,6 +20,8 @@ pub struct Model {
     pub state: Stored<Setup>,
     /// Which format the state has; one of an earlier format is worked out anew.
     pub format: i16,
+    /// Why its tape can't be followed, where this version could not: it is shown as it last stood, and not written on.
+    pub closed: Option<String>,
     /// The last entry that stands, which undo takes back: derived from the tape.
     pub standing: Option<Uuid>,
     /// Ids of entries that can be brought back, the next one last: derived from the tape.

@@ -17,6 +17,8 @@ pub struct Model {
     pub kind: String,
     #[sea_orm(column_type = "JsonBinary")]
     pub payload: Stored<Entry>,
+    /// Which format the payload has.
+    pub format: i16,
     /// The words of earlier versions; written empty and read no more, since an entry and its effect say all.
     #[sea_orm(column_type = "JsonBinary")]
     pub line: Json,

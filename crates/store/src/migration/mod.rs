@@ -7,6 +7,7 @@ mod m20261125_000002_kit;
 mod m20261127_000003_effects;
 mod m20261128_000004_format;
 mod m20261128_000005_cleared;
+mod m20261128_000006_formats;
 
 pub struct Migrator;
 
@@ -18,6 +19,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261127_000003_effects::Migration),
             Box::new(m20261128_000004_format::Migration),
             Box::new(m20261128_000005_cleared::Migration),
+            Box::new(m20261128_000006_formats::Migration),
         ]
     }
 }

@@ -27,8 +27,10 @@ pub(super) fn of(scene: &Scene) -> Vec<Found> {
     let clash = |light: &Light| {
         let (channel, most) = (light.rig.channel?, most?);
         (channel != most).then(|| {
-            let tuned = light_with(light, |l| l.rig.channel = Some(most));
-            Found::new(Channel { light: light.id.clone(), channel, most }, light.id.as_str()).mend(Some(tuned))
+            // A unit that does not have that channel is not offered it.
+            let has = light.unit.as_ref().and_then(|unit| unit.channels).is_none_or(|channels| most <= channels);
+            let tuned = has.then(|| light_with(light, |l| l.rig.channel = Some(most)));
+            Found::new(Channel { light: light.id.clone(), channel, most }, light.id.as_str()).mend(tuned)
         })
     };
     lights.iter().filter_map(clash).collect()

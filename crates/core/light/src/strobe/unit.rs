@@ -8,23 +8,51 @@ use super::{
 };
 use crate::{
     measure::{Kelvin, Millimetres, Seconds, Volts, WattHours, WattSeconds, Watts},
+    refusal::Refusal,
     scale::{FLAT_C, Stops},
     shutter::{Bulb, T01_OVER_T05},
 };
 
 /// How long a flash burns at a power.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
+#[serde(try_from = "UncheckedDuration")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct FlashDuration {
     /// The power, stops below full: 0 or negative.
     pub power: Stops,
     /// Time above half of the peak.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[serde(skip_serializing_if = "Option::is_none")]
     pub t05: Option<Seconds>,
-    /// Time above a tenth of the peak.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
+    /// Time above a tenth of the peak: never shorter than above half of it.
+    #[serde(skip_serializing_if = "Option::is_none")]
     pub t01: Option<Seconds>,
+}
+
+/// A flash duration as it comes from outside.
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct UncheckedDuration {
+    power: Stops,
+    t05: Option<Seconds>,
+    t01: Option<Seconds>,
+}
+
+impl TryFrom<UncheckedDuration> for FlashDuration {
+    type Error = Refusal;
+    fn try_from(UncheckedDuration { power, t05, t01 }: UncheckedDuration) -> Result<Self, Refusal> {
+        match (t05, t01) {
+            (Some(half), Some(tenth)) if tenth < half => Err(Refusal::new(
+                "t01",
+                format!(
+                    "t0.1 of {} s is shorter than t0.5 of {} s. A pulse is above a tenth of its peak for longer than above half of it; \
+                     were they taken for each other?",
+                    tenth.get(),
+                    half.get()
+                ),
+            )),
+            _ => Ok(Self { power, t05, t01 }),
+        }
+    }
 }
 
 /// How a unit makes less light.

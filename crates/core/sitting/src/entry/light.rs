@@ -46,6 +46,7 @@ pub struct LightPut {
 impl Setup {
     pub(super) fn put(&mut self, put: &LightPut, before: &Self) -> Result<(), Refusal> {
         put.role.of_a_light()?;
+        put.rig.fits(put.unit.as_ref())?;
         let dial = match (&put.unit, &put.dial) {
             (_, None) => None,
             (Some(unit), Some(text)) => Some(unit.scale.read(text)?),

@@ -7,7 +7,8 @@ use serde::{Deserialize, Serialize};
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct NoteTaken {
-    /// 1 to 60 characters.
-    #[serde(deserialize_with = "ink_lamp_light::name::name")]
+    /// 1 to 500 characters, in one or more lines.
+    #[serde(deserialize_with = "ink_lamp_light::name::note")]
+    #[cfg_attr(feature = "schema", schema(min_length = 1, max_length = 500))]
     pub text: String,
 }

@@ -2,6 +2,7 @@
 
 use ink_lamp_light::refusal::Refusal;
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use crate::setup::Setup;
 
@@ -13,6 +14,9 @@ pub struct Start {
     /// What it was copied from, in words.
     #[serde(deserialize_with = "ink_lamp_light::name::name")]
     pub from: String,
+    /// The look that it was copied from; not known of copies of earlier versions.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub of: Option<Uuid>,
     /// What was copied.
     pub setup: Box<Setup>,
 }

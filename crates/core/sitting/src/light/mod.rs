@@ -72,6 +72,7 @@ impl TryFrom<Unchecked> for Light {
             return Err(Refusal::new("dial", "A dial setting needs a unit and must lie on its scale."));
         }
         l.role.of_a_light()?;
+        l.rig.fits(l.unit.as_ref())?;
         let Unchecked { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic } = l;
         Ok(Self { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic })
     }

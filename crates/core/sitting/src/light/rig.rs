@@ -2,9 +2,11 @@
 
 use ink_lamp_light::{
     measure::Degrees,
+    refusal::Refusal,
     shape::{Gel, Grid, Shape},
+    strobe::Unit,
 };
-use serde::{Deserialize, Serialize};
+use serde::{Deserialize, Deserializer, Serialize, de::Error};
 use uuid::Uuid;
 
 use crate::kit::{Calibration, Group};
@@ -30,11 +32,13 @@ pub struct Rig {
     /// The group it is set in.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub group: Option<Group>,
-    /// The channel it listens on.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
+    /// The channel it listens on, from 1.
+    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "counted::<_, 255>")]
+    #[cfg_attr(feature = "schema", schema(minimum = 1))]
     pub channel: Option<u8>,
-    /// The mains circuit it hangs on, from 1; the first where it is left out.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
+    /// The mains circuit it hangs on, 1 to 9; the first where it is left out.
+    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "counted::<_, 9>")]
+    #[cfg_attr(feature = "schema", schema(minimum = 1, maximum = 9))]
     pub circuit: Option<u8>,
     /// Where unit and modifier stand in the kit.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -49,6 +53,37 @@ impl Rig {
     #[must_use]
     pub fn is_plain(&self) -> bool {
         *self == Self::default()
+    }
+
+    /// Whether a unit has the channel and the group that it is said to be set to, as far as its sheet says how many it has.
+    ///
+    /// # Errors
+    /// Refuses a channel and a group that the unit does not have.
+    pub fn fits(&self, unit: Option<&Unit>) -> Result<(), Refusal> {
+        let Some(unit) = unit else { return Ok(()) };
+        if let (Some(channel), Some(most)) = (self.channel, unit.channels)
+            && channel > most
+        {
+            let message = format!("{} has no channel {channel}. Give 1 to {most}.", unit.name);
+            return Err(Refusal::new("rig.channel", message));
+        }
+        if let (Some(group), Some(most)) = (self.group, unit.groups)
+            && group.place() > most
+        {
+            let message = format!("{} has no group {group}. It has {most}, from A.", unit.name);
+            return Err(Refusal::new("rig.group", message));
+        }
+        Ok(())
+    }
+}
+
+/// Deserialises a number from 1 to `MOST`, which may be left out.
+fn counted<'de, D: Deserializer<'de>, const MOST: u8>(deserializer: D) -> Result<Option<u8>, D::Error> {
+    match Option::<u8>::deserialize(deserializer)? {
+        Some(number) if !(1..=MOST).contains(&number) => {
+            Err(D::Error::custom(format_args!("There is no {number} here. Give 1 to {MOST}.")))
+        }
+        number => Ok(number),
     }
 }
 

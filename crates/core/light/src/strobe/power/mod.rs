@@ -230,10 +230,12 @@ impl PowerScale {
             Reach::Within if nearest.left_over.abs() <= Stops::constant(0.05) && (!self.is_even() || self.is_exact(nearest, text)) => {
                 Ok(nearest.dial)
             }
-            Reach::Within => Err(Refusal::new(
-                "dial",
-                format!("This dial does not stop at {}. The nearest setting is {}.", text.trim(), self.write(nearest.dial)),
-            )),
+            Reach::Within => {
+                let other = if nearest.left_over.get() > 0.0 { self.down(nearest.dial) } else { self.up(nearest.dial) };
+                let beside = other.map_or_else(String::new, |other| format!(" and {}", self.write(other)));
+                let message = format!("This dial does not stop at {}. Next to it are {}{beside}.", text.trim(), self.write(nearest.dial));
+                Err(Refusal::new("dial", message))
+            }
         }
     }
 
@@ -352,7 +354,7 @@ mod tests {
         for text in ["", "x", "1/3", "2/8", "1/0", "1/8 +", "1/16 +x/0", "1/512", "1/1 +0.1", "1/16 +1/0", "99999999999/1"] {
             assert!(scale.read(text).is_err(), "{text} should be refused");
         }
-        assert_eq!(watt_seconds().read("62.5").unwrap_err().message, "This dial does not stop at 62.5. The nearest setting is 63 Ws.");
+        assert_eq!(watt_seconds().read("62.5").unwrap_err().message, "This dial does not stop at 62.5. Next to it are 63 Ws and 62 Ws.");
         assert_eq!(numbers().read("1/8").unwrap_err().message, "1/8 is not written on this dial. It reads like 6.3.");
         assert_eq!(numbers().read("11").unwrap_err().message, "11 is above full power. The dial ends at 10.0.");
     }

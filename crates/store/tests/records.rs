@@ -1,4 +1,4 @@
-//! The record that the first version left behind: every later version opens it, reads it, and writes on.
+//! The records that earlier versions left behind: every later version opens them, reads them, and writes on.
 #![allow(clippy::unwrap_used, missing_docs)]
 
 use chrono::Utc;
@@ -6,7 +6,10 @@ use ink_lamp_sitting::{
     entry::{Back, Entry},
     setup::Setup,
 };
-use ink_lamp_store::{NewEntry, Store, testing::first_record};
+use ink_lamp_store::{
+    NewEntry, Store,
+    testing::{RECORDS, opened},
+};
 use serde_json::json;
 use uuid::Uuid;
 
@@ -24,14 +27,19 @@ async fn writes(store: &Store, look: Uuid, base: i64, entry: Entry) -> (Setup, i
 
 #[tokio::test]
 async fn every_stored_state_is_what_its_tape_leads_to() {
-    let store = first_record().await.unwrap();
-    let looks = looks(&store).await;
+    for record in &RECORDS {
+        states_follow_their_tapes(&opened(record).await.unwrap()).await;
+    }
+}
+
+async fn states_follow_their_tapes(store: &Store) {
+    let looks = looks(store).await;
     assert_eq!(looks.len(), 209);
     for (look, version) in looks {
         let stored = store.setup(look).await.unwrap();
         let tape = store.tape(look, version + 1, 1000).await.unwrap();
         let last = tape.items.iter().rfind(|item| !item.undone).map(|item| item.id);
-        assert_eq!(stored.undo, last, "{look}");
+        assert_eq!((stored.undo, stored.closed), (last, None), "{look}");
         // Replayed up to the end of what stands: what was taken back on the way counts as it was then, so only tapes without it are held here.
         if let Some(last) = last.filter(|_| tape.items.iter().all(|item| !item.undone) && tape.items.len() as i64 == version) {
             assert_eq!(store.setup_at(look, last).await.unwrap(), stored.setup, "{look}");
@@ -41,24 +49,31 @@ async fn every_stored_state_is_what_its_tape_leads_to() {
 
 #[tokio::test]
 async fn every_tape_is_written_on_and_what_is_taken_back_leaves_what_was_there() {
-    let store = first_record().await.unwrap();
-    for (look, version) in looks(&store).await {
+    for record in &RECORDS {
+        tapes_are_written_on(&opened(record).await.unwrap()).await;
+    }
+}
+
+async fn tapes_are_written_on(store: &Store) {
+    for (look, version) in looks(store).await {
         let before = store.setup(look).await.unwrap();
         let note: Entry = serde_json::from_value(json!({"target": {"light": "key", "level": 0.4}})).unwrap();
         let Ok(expected) = before.setup.apply(&note) else { continue };
-        let (after, version) = writes(&store, look, version, note).await;
+        let (after, version) = writes(store, look, version, note).await;
         assert_eq!(after, expected, "{look}");
         let of = store.setup(look).await.unwrap().undo.unwrap();
         // Worked out anew from the tape, which must lead to what was stored.
-        let (back, _) = writes(&store, look, version, Entry::Undo(Back { of })).await;
+        let (back, _) = writes(store, look, version, Entry::Undo(Back { of })).await;
         assert_eq!(back, before.setup, "{look}");
     }
 }
 
 #[tokio::test]
 async fn the_kit_and_what_readings_taught_are_there() {
-    let store = first_record().await.unwrap();
-    let kit = store.export_kit().await.unwrap();
-    assert_eq!((kit.items.len(), kit.samples.len()), (31, 32));
-    assert!(!store.learnt().await.unwrap().is_empty());
+    for record in &RECORDS {
+        let store = opened(record).await.unwrap();
+        let kit = store.export_kit().await.unwrap();
+        assert_eq!((kit.items.len(), kit.samples.len()), (31, 32));
+        assert!(!store.learnt().await.unwrap().is_empty());
+    }
 }

@@ -1,9 +1,12 @@
-//! What follows from the first version's record stays as it was, to the last digit. A change that is meant writes the list of boards anew:
+//! What follows from the records of earlier versions stays as it was, to the last digit. A change that is meant writes the list of boards anew:
 //! `INK_LAMP_BOARDS=write`, and names itself in its commit.
 #![allow(clippy::unwrap_used, missing_docs)]
 
 use ink_lamp_advice::{board::Board, words::tape::TapeLine};
-use ink_lamp_store::testing::first_record;
+use ink_lamp_store::{
+    Store,
+    testing::{RECORDS, opened},
+};
 
 const BOARDS: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/tests/data/boards.txt");
 
@@ -12,9 +15,7 @@ fn mark(text: &str) -> u64 {
     text.bytes().fold(0xcbf2_9ce4_8422_2325, |hash, byte| (hash ^ u64::from(byte)).wrapping_mul(0x0100_0000_01b3))
 }
 
-#[tokio::test]
-async fn every_board_of_the_first_record_stays_as_it_was() {
-    let store = first_record().await.unwrap();
+async fn boards(store: &Store) -> String {
     let mut lines = Vec::new();
     for row in store.sittings("", false).await.unwrap() {
         for look in row.sitting.looks {
@@ -24,13 +25,20 @@ async fn every_board_of_the_first_record_stays_as_it_was() {
         }
     }
     lines.sort();
-    let now = lines.join("\n") + "\n";
-    if std::env::var("INK_LAMP_BOARDS").is_ok_and(|v| v == "write") {
-        std::fs::write(BOARDS, &now).unwrap();
+    lines.join("\n") + "\n"
+}
+
+#[tokio::test]
+async fn every_board_of_every_record_stays_as_it_was() {
+    for (n, record) in RECORDS.iter().enumerate() {
+        let now = boards(&opened(record).await.unwrap()).await;
+        if std::env::var("INK_LAMP_BOARDS").is_ok_and(|v| v == "write") {
+            std::fs::write(BOARDS, &now).unwrap();
+        }
+        let then = std::fs::read_to_string(BOARDS).unwrap();
+        let changed: Vec<&str> = then.lines().zip(now.lines()).filter(|(a, b)| a != b).map(|(a, _)| a).collect();
+        assert!(changed.is_empty() && then.len() == now.len(), "record {n}: {} boards are not as they were: {changed:?}", changed.len());
     }
-    let then = std::fs::read_to_string(BOARDS).unwrap();
-    let changed: Vec<&str> = then.lines().zip(now.lines()).filter(|(a, b)| a != b).map(|(a, _)| a).collect();
-    assert!(changed.is_empty() && then.len() == now.len(), "{} boards are not as they were: {changed:?}", changed.len());
 }
 
 /// The lines that the first version wrote beside its entries, by their ids.
@@ -42,7 +50,7 @@ fn written() -> std::collections::HashMap<String, serde_json::Value> {
 
 #[tokio::test]
 async fn every_line_of_the_first_record_reads_as_it_was_written() {
-    let (store, written) = (first_record().await.unwrap(), written());
+    let (store, written) = (opened(&RECORDS[0]).await.unwrap(), written());
     let mut lines = 0;
     for row in store.sittings("", false).await.unwrap() {
         for look in row.sitting.looks {

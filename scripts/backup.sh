@@ -3,8 +3,10 @@
 #
 #   scripts/backup.sh backup  URL FILE
 #   scripts/backup.sh restore URL FILE [--replace]
+#   scripts/backup.sh keep    URL FOLDER HOW-MANY HOURS
 #
 # backup   writes FILE, puts it back into a database beside and compares every row before it is called done
+# keep     a backup into FOLDER where the last one there is HOURS old, and no more than HOW-MANY of them; ./run calls it while Ink Lamp runs
 # restore  takes an empty record only, unless --replace says otherwise; what was there is then kept under another name
 set -euo pipefail
 . "$(dirname "${BASH_SOURCE[0]}")/postgres.sh"
@@ -74,12 +76,27 @@ restore() { # URL FILE [--replace]
   backup_digest "$url" | sed -E 's/^([^|]*)\|([^|]*)\|.*/  \1: \2/'
 }
 
+# Only files that this made are counted and put away: what else lies in the folder is somebody's own.
+backup_kept() { find "$1" -maxdepth 1 -type f -name 'ink-lamp-[0-9]*T[0-9]*Z.backup' "${@:2}" | sort; }
+
+keep() { # URL FOLDER HOW-MANY HOURS
+  local folder="$2" most="$3" hours="$4" old
+  [[ "$most" =~ ^[1-9][0-9]{0,3}$ ]] || backup_die "INK_LAMP_BACKUPS_KEEP is $most. Give how many to keep, 1 to 9999"
+  [[ "$hours" =~ ^[1-9][0-9]{0,3}$ ]] || backup_die "INK_LAMP_BACKUPS_EVERY is $hours. Give whole hours, 1 to 8760"
+  mkdir -p "$folder" || backup_die "$folder can't be made"
+  if [ -n "$(backup_kept "$folder" -mmin "-$((hours * 60))")" ]; then return; fi
+  (backup "$1" "$folder/ink-lamp-$(date -u +%Y%m%dT%H%M%SZ).backup")
+  # The new one is there and was compared: now the oldest may go.
+  backup_kept "$folder" | head -n "-$most" | while read -r old; do rm -f -- "$old"; echo "$old is older than the last $most; it is gone"; done
+}
+
 if [ "${BASH_SOURCE[0]}" = "$0" ]; then
-  [ $# -ge 3 ] || backup_die "usage: backup.sh backup|restore URL FILE [--replace]"
+  [ $# -ge 3 ] || backup_die "usage: backup.sh backup|restore URL FILE [--replace], or keep URL FOLDER HOW-MANY HOURS"
   pg_find
   case "$1" in
     backup) backup "$2" "$3" ;;
     restore) restore "$2" "$3" "${4:-}" ;;
-    *) backup_die "usage: backup.sh backup|restore URL FILE [--replace]" ;;
+    keep) keep "$2" "$3" "${4:-14}" "${5:-24}" ;;
+    *) backup_die "backup, restore or keep, and not $1" ;;
   esac
 fi

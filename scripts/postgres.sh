@@ -1,7 +1,7 @@
 #!/usr/bin/env bash
 # A private PostgreSQL cluster on loopback, for ./run. Sourced, or called by itself:
 #
-#   scripts/postgres.sh start|stop|url|psql|destroy  FOLDER  kept|throwaway
+#   scripts/postgres.sh start|stop|crash|url|psql|destroy  FOLDER  kept|throwaway
 #
 # kept       fsync on, password (scram-sha-256) in FOLDER/password, which only its owner can read: the demo and real use
 # throwaway  fsync off, no password, gone after the tests
@@ -120,9 +120,9 @@ pg_start() {
   exec 9>&-
 }
 
-pg_stop() {
+pg_stop() { # fast|immediate: the latter as a machine that loses its power
   pg_alive || return 0
-  pg_as "$PG_BIN/pg_ctl" -D "$pg_data" -m fast -w -t 60 stop >/dev/null
+  pg_as "$PG_BIN/pg_ctl" -D "$pg_data" -m "${1:-fast}" -w -t 60 stop >/dev/null
 }
 
 pg_destroy() {
@@ -131,14 +131,15 @@ pg_destroy() {
 }
 
 if [ "${BASH_SOURCE[0]}" = "$0" ]; then
-  [ $# -ge 3 ] || pg_die "usage: postgres.sh start|stop|url|psql|destroy FOLDER kept|throwaway"
+  [ $# -ge 3 ] || pg_die "usage: postgres.sh start|stop|crash|url|psql|destroy FOLDER kept|throwaway"
   command="$1"; pg_open "$2" "$3"; shift 3
   case "$command" in
     start) pg_start && pg_url ;;
     stop) pg_stop ;;
+    crash) pg_stop immediate ;;
     url) pg_ready || pg_die "not running"; pg_url ;;
     psql) pg_ready || pg_die "not running"; pg_psql -d "$(pg_url)" "$@" ;;
     destroy) pg_destroy ;;
-    *) pg_die "usage: postgres.sh start|stop|url|psql|destroy FOLDER kept|throwaway" ;;
+    *) pg_die "usage: postgres.sh start|stop|crash|url|psql|destroy FOLDER kept|throwaway" ;;
   esac
 fi

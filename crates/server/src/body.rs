@@ -3,23 +3,24 @@
 use std::{future::Future, pin::Pin};
 
 use actix_web::{
-    FromRequest, HttpRequest,
+    FromRequest, HttpMessage, HttpRequest,
     dev::Payload,
-    http::{StatusCode, header::CONTENT_TYPE},
-    web::BytesMut,
+    http::StatusCode,
+    web::{self, BytesMut},
 };
 use chrono::{DateTime, Datelike, Utc};
 use futures_util::StreamExt;
 use ink_lamp_light::refusal::Refusal;
+use mime::Mime;
 use serde::{Deserialize, de::DeserializeOwned};
 use uuid::Uuid;
 
-use crate::problem::Problem;
+use crate::{objects::Objects, problem::Problem};
 
 /// The largest request body that is read, in bytes.
 pub const MOST_BYTES: usize = 64 * 1024;
-/// The largest document that is taken in, in bytes.
-pub const MOST_DOCUMENT_BYTES: usize = 2 * 1024 * 1024;
+/// The largest document that is taken in, in bytes: a kit with all that it can hold, as it is brought out, is smaller.
+pub const MOST_DOCUMENT_BYTES: usize = 96 * 1024 * 1024;
 /// How much of a body that is too large is still let run out, so that the client hears why.
 const PATIENCE_BYTES: usize = 32 * 1024 * 1024;
 
@@ -39,22 +40,26 @@ impl<T: DeserializeOwned + 'static> FromRequest for Checked<T> {
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
         let (request, payload) = (request.clone(), payload.take());
-        Box::pin(async move { read(&request, payload, MOST_BYTES, "Send one entry at a time.").await.map(Self) })
+        Box::pin(async move { parse(&read(&request, payload, MOST_BYTES, "Send one entry at a time.").await?).map(Self) })
     }
 }
 
-impl<T: DeserializeOwned + 'static> FromRequest for Large<T> {
+impl<T: DeserializeOwned + Send + 'static> FromRequest for Large<T> {
     type Error = Problem;
     type Future = Reading<Self>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
         let (request, payload) = (request.clone(), payload.take());
-        Box::pin(async move { read(&request, payload, MOST_DOCUMENT_BYTES, "A kit is a few hundred KB at most.").await.map(Self) })
+        Box::pin(async move {
+            let bytes = read(&request, payload, MOST_DOCUMENT_BYTES, "No kit is that large.").await?;
+            // Long enough to be in the way of others.
+            web::block(move || parse(&bytes)).await.map_err(|_| Problem::refused("This could not be read."))?.map(Self)
+        })
     }
 }
 
-async fn read<T: DeserializeOwned>(request: &HttpRequest, mut payload: Payload, most: usize, hint: &str) -> Result<T, Problem> {
-    let is_json = request.headers().get(CONTENT_TYPE).and_then(|t| t.to_str().ok()).is_some_and(|t| t.starts_with("application/json"));
+async fn read(request: &HttpRequest, mut payload: Payload, most: usize, hint: &str) -> Result<BytesMut, Problem> {
+    let is_json = request.mime_type().is_ok_and(|kind| kind.is_some_and(|kind| is_json(&kind)));
     let mut bytes = BytesMut::new();
     let mut size = 0usize;
     while let Some(part) = payload.next().await {
@@ -62,7 +67,7 @@ async fn read<T: DeserializeOwned>(request: &HttpRequest, mut payload: Payload, 
             Problem::new(StatusCode::BAD_REQUEST, "cut-off", "Cut off", "The request ended before its body was complete. Send it again.")
         })?;
         size = size.saturating_add(part.len());
-        if size > PATIENCE_BYTES {
+        if size > most + PATIENCE_BYTES {
             break;
         }
         if size <= most {
@@ -77,19 +82,32 @@ async fn read<T: DeserializeOwned>(request: &HttpRequest, mut payload: Payload, 
         let detail = format!("The request is larger than {} KB. {hint}", most / 1024);
         return Err(Problem::new(StatusCode::PAYLOAD_TOO_LARGE, "too-large", "Too large", detail));
     }
-    parse(&bytes)
+    Ok(bytes)
+}
+
+/// Whether a media type is JSON (RFC 8259, or a `+json` of RFC 6839), in UTF-8.
+fn is_json(kind: &Mime) -> bool {
+    let named = kind.type_() == mime::APPLICATION && (kind.subtype() == mime::JSON || kind.suffix() == Some(mime::JSON));
+    named && kind.get_param(mime::CHARSET).is_none_or(|charset| charset == mime::UTF_8)
 }
 
 fn parse<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
     let mut json = serde_json::Deserializer::from_slice(bytes);
-    let value = serde_path_to_error::deserialize(&mut json).map_err(|error| {
-        let field = error.path().to_string();
+    let value = serde_path_to_error::deserialize(Objects(&mut json)).map_err(|error| {
+        let path = error.path().to_string();
+        let path = if path == "." { "" } else { &path };
         let inner = error.into_inner();
         let message = inner.to_string();
         // The place in the text helps nobody who looks at a form.
         let message = message.rfind(" at line ").map_or(message.as_str(), |end| &message[..end]);
         if inner.is_data() {
-            Problem::refused(sentence(message)).at(if field == "." { String::new() } else { field })
+            match missing(message) {
+                Some(name) => {
+                    let field = if path.is_empty() { name.to_owned() } else { format!("{path}.{name}") };
+                    Problem::refused(format!("{name} is missing.")).at(field)
+                }
+                None => Problem::refused(sentence(message)).at(path),
+            }
         } else {
             let place = if inner.line() > 0 { format!(", line {}, column {}", inner.line(), inner.column()) } else { String::new() };
             Problem::new(StatusCode::BAD_REQUEST, "not-json", "Not JSON", format!("The body is no JSON: {message}{place}."))
@@ -97,6 +115,11 @@ fn parse<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
     })?;
     json.end().map_err(|_| Problem::new(StatusCode::BAD_REQUEST, "not-json", "Not JSON", "The body goes on behind its end."))?;
     Ok(value)
+}
+
+/// The field that the JSON reader missed.
+fn missing(message: &str) -> Option<&str> {
+    message.strip_prefix("missing field `")?.strip_suffix('`')
 }
 
 /// Our own messages are sentences and end with a full stop; those of the JSON reader begin small and end without one.

@@ -16,7 +16,7 @@ use tracing_subscriber::EnvFilter;
 
 use crate::{config::Config, demo, hub::Hub, openapi, site::Site, startup};
 
-const USAGE: &str = "usage: ink-lamp serve [--demo] | openapi | kit-schema\n  serve    serves on 127.0.0.1 (INK_LAMP_PORT, INK_LAMP_DATABASE_URL, INK_LAMP_NETWORK, INK_LAMP_LOG)\n  --demo   loads the demo data first, once\n  openapi  prints the OpenAPI document\n  kit-schema prints the JSON Schema of the kit document";
+const USAGE: &str = "usage: ink-lamp serve [--demo] | openapi | kit-schema\n  serve    serves on 127.0.0.1 (INK_LAMP_PORT, INK_LAMP_DATABASE_URL, INK_LAMP_NETWORK, INK_LAMP_BACKUPS, INK_LAMP_LOG)\n  --demo   loads the demo data first, once\n  openapi  prints the OpenAPI document\n  kit-schema prints the JSON Schema of the kit document";
 
 /// Does what the arguments say, the program's name left out; what goes wrong is said on the standard error output.
 #[must_use]
@@ -64,7 +64,7 @@ async fn serve(with_demo: bool) -> Result<(), String> {
     }
     let hub = Hub::on(config.database_url.clone());
     let site = Site { port, network: config.network };
-    let server = startup::serve(listeners, store, Arc::clone(&hub), site, 2).map_err(|e| e.to_string())?;
+    let server = startup::serve(listeners, store, Arc::clone(&hub), site, config.backups, 2).map_err(|e| e.to_string())?;
     println!("Ink Lamp is at http://127.0.0.1:{port}");
     if config.network.is_some() {
         println!("On the studio's network: http://{}. There is no login: everybody on that network can read and write.", site.host());

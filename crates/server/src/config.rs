@@ -1,6 +1,10 @@
 //! Configuration, from the environment.
 
-use std::{env, net::IpAddr};
+use std::{env, net::IpAddr, path::PathBuf};
+
+use chrono::TimeDelta;
+
+use crate::backups::Backups;
 
 /// What the environment says.
 #[derive(Debug, Clone)]
@@ -12,6 +16,8 @@ pub struct Config {
     /// `INK_LAMP_NETWORK`: this machine's address on the studio's own network, for a phone beside the sitter. Loopback only where it is left
     /// out. There is no login: everybody on that network can read and write.
     pub network: Option<IpAddr>,
+    /// `INK_LAMP_BACKUPS`: the folder of scheduled backups, which `./run` makes; `INK_LAMP_BACKUPS_EVERY` hours, 24 where it is left out.
+    pub backups: Option<Backups>,
     /// `INK_LAMP_LOG`: `text` or `json`; JSON where it is left out and nobody looks at a terminal.
     pub json_logs: bool,
 }
@@ -49,12 +55,23 @@ impl Config {
                 }
             },
         };
+        let backups = match env::var("INK_LAMP_BACKUPS") {
+            Err(_) => None,
+            Ok(text) if text.is_empty() => None,
+            Ok(text) => {
+                let hours = env::var("INK_LAMP_BACKUPS_EVERY").unwrap_or_else(|_| "24".to_owned());
+                let every = hours.parse().ok().filter(|hours| (1..=8760).contains(hours)).map(TimeDelta::hours);
+                let every =
+                    every.ok_or_else(|| format!("INK_LAMP_BACKUPS_EVERY is {hours}. Give whole hours from 1 to 8760, such as 24."))?;
+                Some(Backups { folder: PathBuf::from(text), every })
+            }
+        };
         let json_logs = match env::var("INK_LAMP_LOG").as_deref() {
             Ok("json") => true,
             Ok("text") => false,
             Ok(other) => return Err(format!("INK_LAMP_LOG is {other}. Give text or json.")),
             Err(_) => !std::io::IsTerminal::is_terminal(&std::io::stderr()),
         };
-        Ok(Self { database_url, port, network, json_logs })
+        Ok(Self { database_url, port, network, backups, json_logs })
     }
 }

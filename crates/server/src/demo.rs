@@ -54,8 +54,8 @@ pub async fn load(store: &Store) -> Result<bool, StoreError> {
         let length = i64::try_from(told.tape.len()).unwrap_or(i64::MAX);
         match store.setup(told.look.id).await {
             Ok(there) if there.look.version >= length || there.sitting.deleted_at.is_some() => continue,
-            // It is there: what is damaged is no reason not to start.
-            Err(StoreError::Damaged { .. }) => continue,
+            // What is damaged is there, and no reason not to start; what was forgotten stays so.
+            Err(StoreError::Damaged { .. } | StoreError::Forgotten) => continue,
             Ok(_) | Err(StoreError::NotFound { .. }) => {}
             Err(other) => return Err(other),
         }

@@ -7,8 +7,8 @@
 use std::{net::IpAddr, time::Duration};
 
 use actix_web::{
-    Error, HttpMessage,
-    body::MessageBody,
+    Error, HttpMessage, ResponseError,
+    body::{EitherBody, MessageBody},
     dev::{ServiceRequest, ServiceResponse},
     http::{
         Method, StatusCode,
@@ -19,7 +19,7 @@ use actix_web::{
 };
 use tracing_actix_web::RequestId;
 
-use crate::{problem::Problem, site::Site};
+use crate::{metrics::Metrics, problem::Problem, site::Site};
 
 /// How long a request may take.
 const PATIENCE: Duration = Duration::from_secs(15);
@@ -32,13 +32,18 @@ const POLICY: &str = "default-src 'none'; script-src 'self'; style-src 'self'; i
 ///
 /// # Errors
 /// A problem document, or what the handler answers.
-pub async fn own_pages_only<B: MessageBody + 'static>(request: ServiceRequest, next: Next<B>) -> Result<ServiceResponse<B>, Error> {
+pub async fn own_pages_only<B: MessageBody + 'static>(
+    request: ServiceRequest,
+    next: Next<B>,
+) -> Result<ServiceResponse<EitherBody<B>>, Error> {
+    // An answer like any other: it is counted, and carries the headers.
+    let refuse = |request: ServiceRequest, problem: &Problem| Ok(request.into_response(problem.error_response()).map_into_right_body());
     let header = |name: HeaderName| request.headers().get(name).and_then(|v| v.to_str().ok()).map(str::to_owned);
     let host = header(header::HOST).unwrap_or_default();
     let network = request.app_data::<web::Data<Site>>().and_then(|site| site.network);
     if !is_own(&host, network) {
         let detail = format!("This server does not answer as {host}. It answers on 127.0.0.1 and localhost, and as INK_LAMP_NETWORK says.");
-        return Err(Problem::new(StatusCode::MISDIRECTED_REQUEST, "other-host", "Other host", detail).into());
+        return refuse(request, &Problem::new(StatusCode::MISDIRECTED_REQUEST, "other-host", "Other host", detail));
     }
     let writes = !matches!(*request.method(), Method::GET | Method::HEAD | Method::OPTIONS);
     let foreign = match header(header::ORIGIN) {
@@ -47,9 +52,9 @@ pub async fn own_pages_only<B: MessageBody + 'static>(request: ServiceRequest, n
     };
     if writes && foreign {
         let detail = "Only Ink Lamp's own pages may write here.";
-        return Err(Problem::new(StatusCode::FORBIDDEN, "other-origin", "Other origin", detail).into());
+        return refuse(request, &Problem::new(StatusCode::FORBIDDEN, "other-origin", "Other origin", detail));
     }
-    next.call(request).await
+    Ok(next.call(request).await?.map_into_left_body())
 }
 
 /// Whether a host is a name of this server: of this machine, or the address on the studio's network that it was given.
@@ -79,7 +84,7 @@ pub async fn with_patience<B: MessageBody + 'static>(request: ServiceRequest, ne
     }
 }
 
-/// Sets the headers that every answer carries, the request's id among them, and logs requests to the API.
+/// Sets the headers that every answer carries, the request's id among them; logs and counts requests to the API.
 ///
 /// # Errors
 /// What the handler answers.
@@ -88,11 +93,28 @@ pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, nex
     let is_api = request.path().starts_with("/api/");
     let began = std::time::Instant::now();
     let (method, path) = (request.method().clone(), request.path().to_owned());
-    let mut answer = next.call(request).await?;
-    if is_api {
-        let micros = u64::try_from(began.elapsed().as_micros()).unwrap_or(u64::MAX);
-        tracing::info!(%method, path, status = answer.status().as_u16(), micros, "answered");
-    }
+    let metrics = request.app_data::<web::Data<Metrics>>().cloned();
+    let count = |route: Option<String>, status: StatusCode| {
+        if !is_api {
+            return;
+        }
+        let (took, status) = (began.elapsed(), status.as_u16());
+        let micros = u64::try_from(took.as_micros()).unwrap_or(u64::MAX);
+        tracing::info!(%method, path, status, micros, "answered");
+        if let Some(metrics) = metrics {
+            // As many names as there are routes and methods, however odd what was asked for.
+            let method = if is_used(&method) { method.as_str() } else { "other" };
+            metrics.answered(method, route.as_deref().unwrap_or("other"), status, took);
+        }
+    };
+    let mut answer = match next.call(request).await {
+        Ok(answer) => answer,
+        Err(error) => {
+            count(None, error.as_response_error().status_code());
+            return Err(error);
+        }
+    };
+    count(answer.request().match_pattern(), answer.status());
     let headers = answer.headers_mut();
     let fixed = [
         (header::CONTENT_SECURITY_POLICY, POLICY),
@@ -112,6 +134,10 @@ pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, nex
         headers.insert(HeaderName::from_static("x-request-id"), value);
     }
     Ok(answer)
+}
+
+const fn is_used(method: &Method) -> bool {
+    matches!(*method, Method::GET | Method::POST | Method::PUT | Method::PATCH | Method::DELETE)
 }
 
 #[cfg(test)]

@@ -1,11 +1,13 @@
 //! Answers that take long to work out: off the workers, a few at a time, in the order in which they were asked for.
 //!
 //! A worker that works out a plan answers nobody else meanwhile. Here such work waits for a seat; what nobody waits for any more is never
-//! begun; and where too many wait, or one waits too long, it is told to ask again, so that nothing heaps up.
+//! begun, or given up in the middle; what takes too long is given up too; and where too many wait, or one waits too long, it is told to ask
+//! again, so that nothing heaps up.
 
 use std::{sync::Arc, time::Duration};
 
 use actix_web::{HttpResponse, http::StatusCode, web};
+use ink_lamp_light::interrupt::{Stop, interruptible};
 use serde::Serialize;
 use tokio::{
     sync::{OwnedSemaphorePermit, Semaphore},
@@ -18,23 +20,44 @@ use crate::problem::Problem;
 const MOST_WAITING: usize = 64;
 /// How long one waits for it.
 const PATIENCE: Duration = Duration::from_secs(5);
+/// How long one answer may be worked on: many times what the longest takes.
+const DEADLINE: Duration = Duration::from_secs(2);
 
 /// The seats for heavy work.
 #[derive(Debug, Clone)]
 pub struct Heavy {
     seats: Arc<Semaphore>,
     queue: Arc<Semaphore>,
+    most: (usize, usize),
+    deadline: Duration,
+}
+
+/// Tells the work to stop once nobody waits for it any more.
+struct WhileWaited(Stop);
+
+impl Drop for WhileWaited {
+    fn drop(&mut self) {
+        self.0.now();
+    }
 }
 
 impl Heavy {
     /// As many seats as the machine has cores, less one for everything else; at least one.
     #[must_use]
     pub fn new() -> Self {
-        Self::with(std::thread::available_parallelism().map_or(1, |cores| cores.get() - 1).max(1), MOST_WAITING)
+        Self::with(std::thread::available_parallelism().map_or(1, |cores| cores.get() - 1).max(1), MOST_WAITING, DEADLINE)
     }
 
-    fn with(seats: usize, waiting: usize) -> Self {
-        Self { seats: Arc::new(Semaphore::new(seats)), queue: Arc::new(Semaphore::new(seats + waiting)) }
+    fn with(seats: usize, waiting: usize, deadline: Duration) -> Self {
+        let queue = Arc::new(Semaphore::new(seats + waiting));
+        Self { seats: Arc::new(Semaphore::new(seats)), queue, most: (seats, seats + waiting), deadline }
+    }
+
+    /// How many are worked on now, and how many wait.
+    #[must_use]
+    pub fn now(&self) -> (usize, usize) {
+        let working = self.most.0 - self.seats.available_permits();
+        (working, (self.most.1 - self.queue.available_permits()).saturating_sub(working))
     }
 
     /// A seat, once it is this one's turn. Both are given back when they are dropped, whether or not the work was ever begun.
@@ -54,11 +77,14 @@ impl Heavy {
         F: FnOnce() -> Result<T, Problem> + Send + 'static,
     {
         let seat = self.seat().await.ok_or_else(busy)?;
+        let stop = Stop::default();
+        let _waited = WhileWaited(stop.clone());
         let written = web::block(move || {
             let _seat = seat;
-            serde_json::to_vec(&work()?).map_err(|error| broken(&error))
+            let json = interruptible(&stop, || serde_json::to_vec(&work()?).map_err(|error| broken(&error)));
+            json.unwrap_or_else(|_| Err(too_long()))
         });
-        let json = written.await.map_err(|error| broken(&error))??;
+        let json = timeout(self.deadline, written).await.map_err(|_| too_long())?.map_err(|error| broken(&error))??;
         Ok(HttpResponse::Ok().content_type("application/json").body(json))
     }
 }
@@ -72,6 +98,11 @@ impl Default for Heavy {
 fn busy() -> Problem {
     let detail = "Too much is being worked out at once. Nothing was changed; ask again in a second.";
     Problem::new(StatusCode::SERVICE_UNAVAILABLE, "busy", "Busy", detail)
+}
+
+fn too_long() -> Problem {
+    let detail = "This takes too long to work out and was given up. Nothing was changed.";
+    Problem::new(StatusCode::SERVICE_UNAVAILABLE, "too-long", "Too long", detail)
 }
 
 fn broken(error: &dyn std::error::Error) -> Problem {
@@ -110,7 +141,7 @@ mod tests {
 
     #[actix_web::test]
     async fn no_more_work_at_once_than_there_are_seats_and_what_nobody_waits_for_is_not_begun() {
-        let heavy = Heavy::with(1, 1);
+        let heavy = Heavy::with(1, 1, DEADLINE);
         let (go, let_go) = mpsc::channel();
         let let_go = Arc::new(Mutex::new(let_go));
         let (began, begins) = mpsc::channel();
@@ -140,11 +171,32 @@ mod tests {
 
     #[actix_web::test]
     async fn what_is_refused_is_told_and_what_breaks_off_gives_its_seat_back() {
-        let heavy = Heavy::with(1, 0);
+        let heavy = Heavy::with(1, 0, DEADLINE);
         let refused = heavy.answer::<u8, _>(|| Err(Problem::refused("No."))).await.unwrap_err();
         assert_eq!((refused.status, refused.detail.as_str()), (422, "No."));
         let broken = heavy.answer::<u8, _>(|| std::panic::resume_unwind(Box::new("broken"))).await.unwrap_err();
         assert_eq!(broken.status, 500);
         assert_eq!(heavy.answer(|| Ok(1)).await.unwrap().status(), StatusCode::OK);
+    }
+
+    /// Work without an end, but for being told.
+    fn endless() -> Result<u8, Problem> {
+        loop {
+            ink_lamp_light::interrupt::point();
+        }
+    }
+
+    #[actix_web::test]
+    async fn work_that_takes_too_long_or_that_nobody_waits_for_is_given_up_in_the_middle() {
+        let heavy = Heavy::with(1, 0, Duration::from_millis(20));
+        let given_up = heavy.answer(endless).await.unwrap_err();
+        assert_eq!((given_up.status, given_up.kind.as_str()), (503, "urn:ink-lamp:too-long"));
+        until(|| heavy.now() == (0, 0)).await;
+        let patient = Heavy::with(1, 0, Duration::from_secs(3600));
+        let waits = patient.clone();
+        let asker = rt::spawn(async move { waits.answer(endless).await.map(|_| ()) });
+        until(|| patient.now() == (1, 0)).await;
+        asker.abort();
+        until(|| patient.now() == (0, 0)).await;
     }
 }

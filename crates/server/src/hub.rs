@@ -50,6 +50,12 @@ impl Hub {
         let _ = self.changes.send(change);
     }
 
+    /// How many follow.
+    #[must_use]
+    pub fn followers(&self) -> usize {
+        self.changes.receiver_count()
+    }
+
     /// Everything from now on; none where as many follow as can.
     #[must_use]
     pub fn follow(&self) -> Option<(broadcast::Receiver<Change>, watch::Receiver<bool>)> {

@@ -2,15 +2,21 @@
 
 use std::collections::BTreeSet;
 
-use actix_web::App;
+use actix_web::{App, dev::ResourceDef};
 use serde_json::{Map, Value, json};
 use utoipa::{
     OpenApi,
-    openapi::{RefOr, path::Operation},
+    openapi::{
+        Content, PathItem, Ref, RefOr, ResponseBuilder,
+        path::{Operation, ParameterIn},
+    },
 };
 use utoipa_actix_web::AppExt;
 
-use crate::{problem::Problem, routes};
+use crate::{
+    problem::Problem,
+    routes::{self, assets::Methods},
+};
 
 #[derive(OpenApi)]
 #[openapi(
@@ -27,18 +33,67 @@ pub(crate) struct Document;
 #[must_use]
 pub fn openapi() -> utoipa::openapi::OpenApi {
     let mut document = App::new().into_utoipa_app().openapi(Document::openapi()).configure(routes::api).split_for_parts().1;
-    for path in document.paths.paths.values_mut() {
-        let operations = [&mut path.get, &mut path.post, &mut path.put, &mut path.patch, &mut path.delete];
-        operations.into_iter().flatten().for_each(errors_are_problems);
+    for (path, item) in &mut document.paths.paths {
+        for (_, operation) in operations(item) {
+            with_what_any_can_answer(path, operation);
+            errors_are_problems(operation);
+        }
     }
     document
 }
 
-/// Every error is a problem document: told so where the answers are declared.
+fn operations(item: &mut PathItem) -> impl Iterator<Item = (&'static str, &mut Operation)> {
+    let all = [
+        ("GET", &mut item.get),
+        ("POST", &mut item.post),
+        ("PUT", &mut item.put),
+        ("PATCH", &mut item.patch),
+        ("DELETE", &mut item.delete),
+    ];
+    all.into_iter().filter_map(|(method, operation)| Some((method, operation.as_mut()?)))
+}
+
+/// Which methods each path takes.
+pub(crate) fn methods_of(document: &utoipa::openapi::OpenApi) -> Methods {
+    let mut paths = document.paths.paths.clone();
+    let methods = paths.iter_mut().map(|(path, item)| {
+        let allowed: Vec<&str> = operations(item).map(|(method, _)| method).collect();
+        (ResourceDef::new(path.as_str()), allowed.join(", "))
+    });
+    Methods(methods.collect())
+}
+
+/// Declares what guards, the reading of requests and the record can answer to any request of its shape. What a route says itself stands.
+fn with_what_any_can_answer(path: &str, operation: &mut Operation) {
+    let mut any = vec![("421", "Asked under another name"), ("503", "Out of reach, or too much at once; ask again")];
+    let writes = operation.request_body.is_some();
+    if writes {
+        any.extend([("400", "No JSON, or cut off"), ("413", "Too large"), ("415", "Another media type"), ("422", "A field is wrong")]);
+    }
+    if operation.parameters.iter().flatten().any(|p| matches!(p, RefOr::T(p) if p.parameter_in == ParameterIn::Query)) {
+        any.push(("400", "A query that can't be read"));
+    }
+    if path.contains("{id}") {
+        any.extend([("422", "An id that is no UUID"), ("404", "There is none"), ("410", "It was deleted, or forgotten for good")]);
+    }
+    let derived = ["/api/health", "/api/scales", "/api/address", "/api/openapi.json", "/api/kit/schema", "/api/events"];
+    if !derived.contains(&path) {
+        any.extend([("403", "Asked from another page"), ("500", "What is kept can't be read"), ("507", "The record's disk is full")]);
+    }
+    for (status, description) in any {
+        let answer = ResponseBuilder::new()
+            .description(description)
+            .content("application/json", Content::new(Some(Ref::from_schema_name("Problem"))));
+        operation.responses.responses.entry(status.to_owned()).or_insert_with(|| answer.build().into());
+    }
+}
+
+/// Every error is a problem document: told so where the answers are declared. How the server is, is told as such, ready or not.
 fn errors_are_problems(operation: &mut Operation) {
     for (status, answer) in &mut operation.responses.responses {
         if let RefOr::T(answer) = answer
             && status.starts_with(['4', '5'])
+            && (operation.operation_id.as_deref(), status.as_str()) != (Some("health"), "503")
             && let Some(body) = answer.content.swap_remove("application/json")
         {
             answer.content.insert("application/problem+json".to_owned(), body);

@@ -81,6 +81,13 @@ impl From<StoreError> for Problem {
             StoreError::Refused(refusal) => refusal.into(),
             StoreError::NotFound { .. } => Self::not_found(error.to_string()),
             StoreError::Deleted { .. } => Self::new(StatusCode::GONE, "deleted", "Deleted", error.to_string()),
+            StoreError::Forgotten => Self::new(StatusCode::GONE, "forgotten", "Forgotten", error.to_string()),
+            StoreError::NotDeleted { .. } => Self::new(StatusCode::CONFLICT, "not-deleted", "Not deleted", error.to_string()),
+            StoreError::Closed { .. } => Self::new(StatusCode::CONFLICT, "closed", "Closed", error.to_string()),
+            StoreError::Full => {
+                tracing::error!(%error, "the record can't be written");
+                Self::new(StatusCode::INSUFFICIENT_STORAGE, "disk-full", "Disk full", error.to_string())
+            }
             StoreError::Conflict { now, .. } => Self {
                 version: Some(now),
                 ..Self::new(StatusCode::CONFLICT, "changed-meanwhile", "Changed meanwhile", error.to_string()).at("base")

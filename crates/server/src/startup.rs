@@ -9,9 +9,11 @@ use utoipa::OpenApi;
 use utoipa_actix_web::AppExt;
 
 use crate::{
+    backups::Backups,
     body, guard,
     heavy::Heavy,
     hub::Hub,
+    metrics::Metrics,
     openapi::{self, Document},
     routes::{self, assets, document::ApiDocument, kit::KitSchema},
     site::Site,
@@ -33,7 +35,7 @@ use crate::{
 ///     let (store, database) = fresh_store().await?;
 ///     let listener = TcpListener::bind("127.0.0.1:0")?;
 ///     let address = listener.local_addr()?;
-///     let server = serve(vec![listener], store, Hub::on(database), Site { port: address.port(), network: None }, 1)?;
+///     let server = serve(vec![listener], store, Hub::on(database), Site { port: address.port(), network: None }, None, 1)?;
 ///     let stop = server.handle();
 ///     actix_web::rt::spawn(server);
 ///     assert!(reqwest::get(format!("http://{address}/api/health")).await?.status().is_success());
@@ -45,10 +47,20 @@ use crate::{
 ///
 /// # Errors
 /// Where a listener can't be used.
-pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Site, workers: usize) -> std::io::Result<Server> {
+pub fn serve(
+    listeners: Vec<TcpListener>,
+    store: Store,
+    hub: Arc<Hub>,
+    site: Site,
+    backups: Option<Backups>,
+    workers: usize,
+) -> std::io::Result<Server> {
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
     let heavy = web::Data::new(Heavy::new());
+    let metrics = web::Data::new(Metrics::new().map_err(std::io::Error::other)?);
+    let backups = web::Data::new(backups);
     let document = openapi::openapi();
+    let methods = web::Data::new(openapi::methods_of(&document));
     let schema = web::Data::new(KitSchema(openapi::kit_schema_of(&document)));
     let document = web::Data::new(ApiDocument(document.to_json().map_err(std::io::Error::other)?));
     let server = HttpServer::new(move || {
@@ -60,6 +72,9 @@ pub fn serve(listeners: Vec<TcpListener>, store: Store, hub: Arc<Hub>, site: Sit
                     .app_data(hub.clone())
                     .app_data(site.clone())
                     .app_data(heavy.clone())
+                    .app_data(metrics.clone())
+                    .app_data(backups.clone())
+                    .app_data(methods.clone())
                     .app_data(schema.clone())
                     .app_data(document.clone())
                     .app_data(web::QueryConfig::default().error_handler(|error, _| body::bad_query(&error).into()))

@@ -49,7 +49,7 @@ async fn learn_from(db: &impl ConnectionTrait, after: &Setup, id: Uuid, entry: &
     if let Entry::Reading(ReadingTaken { of: Subject::Light(light), .. }) = entry
         && let Some(sample) = likely::sample(after, light, id)
     {
-        learnt::learn(db, &sample).await?;
+        learnt::learn(db, &[sample]).await?;
     }
     Ok(())
 }

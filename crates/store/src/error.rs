@@ -56,6 +56,9 @@ pub enum StoreError {
     /// Somebody else is writing to it, and holds it for long.
     #[error("Somebody else writes there just now, and takes long. Nothing was changed; send it again in a second.")]
     Busy,
+    /// The disk that the record lies on is full.
+    #[error("The disk that the record lies on is full. Nothing was changed. Make room, then send it again.")]
+    Full,
     /// The database did not say whether it did it.
     #[error("It is not known whether this was written: {0}")]
     Unsure(#[source] DbErr),
@@ -75,14 +78,19 @@ pub enum StoreError {
 
 impl From<DbErr> for StoreError {
     fn from(error: DbErr) -> Self {
-        if is_held(&error) { Self::Busy } else { Self::Database(error) }
+        match code(&error).as_deref() {
+            // PostgreSQL's `lock_not_available` and `disk_full`.
+            Some("55P03") => Self::Busy,
+            Some("53100") => Self::Full,
+            _ => Self::Database(error),
+        }
     }
 }
 
-/// Whether somebody else held what was wanted: PostgreSQL's `lock_not_available`.
-fn is_held(error: &DbErr) -> bool {
-    let (DbErr::Exec(RuntimeErr::SqlxError(inner)) | DbErr::Query(RuntimeErr::SqlxError(inner))) = error else { return false };
-    inner.as_database_error().is_some_and(|e| e.code().as_deref() == Some("55P03"))
+/// What PostgreSQL calls an error.
+fn code(error: &DbErr) -> Option<String> {
+    let (DbErr::Exec(RuntimeErr::SqlxError(inner)) | DbErr::Query(RuntimeErr::SqlxError(inner))) = error else { return None };
+    Some(inner.as_database_error()?.code()?.into_owned())
 }
 
 /// A row that is kept though it can't be read: a later version wrote it, or it was damaged. Everything else goes on without it.

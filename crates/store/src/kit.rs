@@ -1,11 +1,11 @@
 //! The kit: show, take in, forget.
 
 use chrono::{DateTime, Utc};
-use ink_lamp_light::scale::Stops;
-use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem};
+use ink_lamp_light::{refusal::Refusal, scale::Stops};
+use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, MOST_ITEMS, MOST_SAMPLES};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
-    ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait,
+    ColumnTrait, ConnectionTrait, EntityTrait, PaginatorTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait,
     sea_query::{Expr, OnConflict, SimpleExpr, Value},
 };
 use uuid::Uuid;
@@ -50,7 +50,7 @@ pub struct Imported {
     /// Pieces that were there as they are.
     pub same: usize,
     /// Readings' teachings that were not there.
-    pub samples: usize,
+    pub samples: u64,
 }
 
 impl Store {
@@ -67,7 +67,17 @@ impl Store {
     /// # Errors
     /// Where the database does not answer.
     pub fn put_item<'a>(&'a self, item: &'a KitItem) -> Answer<'a, ()> {
-        patiently(move || Box::pin(async move { put(&self.db, item).await }))
+        patiently(move || {
+            Box::pin(async move {
+                let others =
+                    kit_item::Entity::find().filter(kit_item::Column::ClearedAt.is_null()).filter(kit_item::Column::Id.ne(item.id));
+                if others.count(&self.db).await? >= MOST_ITEMS as u64 {
+                    let message = format!("A kit holds {MOST_ITEMS} pieces. Nothing was changed; clear what is not used any more.");
+                    return Err(Refusal::new("", message).into());
+                }
+                put(&self.db, item).await
+            })
+        })
     }
 
     /// The kit with what readings taught of it; without what can't be read, which stays where it is.
@@ -78,8 +88,10 @@ impl Store {
         patiently(move || {
             Box::pin(async move {
                 use calibration_sample::Column::{ClearedAt, EntryId};
-                let rows = calibration_sample::Entity::find().filter(ClearedAt.is_null()).order_by_asc(EntryId).all(&self.db).await?;
-                let samples = rows.iter().filter_map(sample_of).collect();
+                // The latest, where there are more than a document takes; what they teach differs by nothing that is told.
+                let latest = calibration_sample::Entity::find().filter(ClearedAt.is_null()).order_by_desc(EntryId);
+                let rows = latest.limit(MOST_SAMPLES as u64).all(&self.db).await?;
+                let samples = rows.iter().rev().filter_map(sample_of).collect();
                 Ok(KitDocument { format: KitFormat::Kit1, items: self.kit().await?.items, samples })
             })
         })
@@ -104,8 +116,10 @@ impl Store {
                     }
                     put(&tx, item).await?;
                 }
-                for sample in &document.samples {
-                    done.samples += usize::from(learn(&tx, sample).await?);
+                done.samples = learn(&tx, &document.samples).await?;
+                if items(&tx).await?.items.len() > MOST_ITEMS {
+                    let message = format!("With these the kit would hold more than {MOST_ITEMS} pieces. Nothing was changed.");
+                    return Err(Refusal::new("items", message).into());
                 }
                 store::commit(tx).await?;
                 Ok(done)

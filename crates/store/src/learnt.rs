@@ -31,24 +31,30 @@ pub(crate) fn sample_of(row: &Model) -> Option<Sample> {
     Some(Sample { entry: row.entry_id, unit: row.unit_id, modifier: row.modifier_id, offset })
 }
 
-/// Keeps what a reading taught, and says whether it was new.
-pub(crate) async fn learn(db: &impl ConnectionTrait, sample: &Sample) -> Result<bool, StoreError> {
-    let row = calibration_sample::ActiveModel {
-        entry_id: Set(sample.entry),
-        unit_id: Set(sample.unit),
-        modifier_id: Set(sample.modifier),
-        stops: Set(sample.offset.get()),
-        recorded_at: NotSet,
-        cleared_at: Set(None),
-    };
+/// So many rows go in at once: far from the most parameters of a statement.
+const AT_ONCE: usize = 1000;
+
+/// Keeps what readings taught, and says of how many that was new.
+pub(crate) async fn learn(db: &impl ConnectionTrait, samples: &[Sample]) -> Result<u64, StoreError> {
     use calibration_sample::Column::{ClearedAt, EntryId, ModifierId, Stops, UnitId};
-    // What was cleared away is taught anew; what stands already stays.
-    let anew = OnConflict::column(EntryId)
-        .update_columns([UnitId, ModifierId, Stops, ClearedAt])
-        .action_and_where(Expr::col((calibration_sample::Entity, ClearedAt)).is_not_null())
-        .to_owned();
-    let written = calibration_sample::Entity::insert(row).on_conflict(anew).exec_without_returning(db).await?;
-    Ok(written > 0)
+    let mut learnt = 0;
+    for some in samples.chunks(AT_ONCE) {
+        let rows = some.iter().map(|sample| calibration_sample::ActiveModel {
+            entry_id: Set(sample.entry),
+            unit_id: Set(sample.unit),
+            modifier_id: Set(sample.modifier),
+            stops: Set(sample.offset.get()),
+            recorded_at: NotSet,
+            cleared_at: Set(None),
+        });
+        // What was cleared away is taught anew; what stands already stays.
+        let anew = OnConflict::column(EntryId)
+            .update_columns([UnitId, ModifierId, Stops, ClearedAt])
+            .action_and_where(Expr::col((calibration_sample::Entity, ClearedAt)).is_not_null())
+            .to_owned();
+        learnt += calibration_sample::Entity::insert_many(rows).on_conflict(anew).exec_without_returning(db).await?;
+    }
+    Ok(learnt)
 }
 
 /// Takes back what a reading taught, since the reading was.

@@ -2,7 +2,7 @@
 
 use std::time::Duration;
 
-use sea_orm::{ConnectOptions, ConnectionTrait, Database, DatabaseConnection, DatabaseTransaction, TryInsertResult};
+use sea_orm::{ConnectOptions, ConnectionTrait, Database, DatabaseConnection, DatabaseTransaction, Statement, TryInsertResult};
 
 use crate::{
     error::{Answer, StoreError},
@@ -47,6 +47,25 @@ impl Store {
     /// Where the database does not answer.
     pub fn close(self) -> Answer<'static, ()> {
         Box::pin(async move { Ok(self.db.close().await?) })
+    }
+
+    /// How many connections to the database are open, and how many of them nobody uses.
+    #[must_use]
+    pub fn connections(&self) -> (u32, usize) {
+        let pool = self.db.get_postgres_connection_pool();
+        (pool.size(), pool.num_idle())
+    }
+
+    /// The folder that the database keeps the record in, where it tells.
+    ///
+    /// # Errors
+    /// Where it does not answer.
+    pub fn folder(&self) -> Answer<'_, Option<String>> {
+        Box::pin(async move {
+            let asked = "select setting from pg_settings where name = 'data_directory'";
+            let row = self.db.query_one_raw(Statement::from_string(self.db.get_database_backend(), asked)).await?;
+            Ok(row.and_then(|row| row.try_get_by_index(0).ok()))
+        })
     }
 
     /// Whether the database answers.

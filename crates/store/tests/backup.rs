@@ -99,3 +99,41 @@ async fn a_backup_comes_back_on_a_second_cluster_and_never_over_another_record_u
     assert!(!odd.status.success() && said(&odd).contains("is no backup"), "{}", said(&odd));
     std::fs::remove_file(file).unwrap();
 }
+
+#[tokio::test]
+async fn scheduled_backups_are_made_when_they_are_due_and_so_many_are_kept() {
+    let (store, url) = fresh_store().await.unwrap();
+    worked(&store, "Clock mender").await;
+    let folder = std::env::temp_dir().join(format!("ink-lamp-{}", Uuid::now_v7().simple()));
+    let path = folder.to_str().unwrap();
+    let names = || {
+        let mut names: Vec<String> = std::fs::read_dir(&folder).unwrap().map(|f| f.unwrap().file_name().into_string().unwrap()).collect();
+        names.sort();
+        names
+    };
+    let keep = |most: &str| script("backup.sh", &["keep", &url, path, most, "24"]);
+    let made = keep("2");
+    assert!(made.status.success() && said(&made).contains("tape_entry: 3"), "{}", said(&made));
+    assert_eq!(names().len(), 1);
+    // The next one is not due.
+    assert!(keep("2").status.success());
+    assert_eq!(names().len(), 1);
+    // Three of earlier days, and a file of somebody's own.
+    std::fs::remove_file(folder.join(&names()[0])).unwrap();
+    for day in 1..=3 {
+        let file = folder.join(format!("ink-lamp-2026110{day}T120000Z.backup"));
+        std::fs::write(&file, "of that day").unwrap();
+        let then = std::time::SystemTime::now() - std::time::Duration::from_secs(86_400 * (10 - day));
+        std::fs::File::options().write(true).open(&file).unwrap().set_modified(then).unwrap();
+    }
+    std::fs::write(folder.join("mine.backup"), "mine").unwrap();
+    let made = keep("2");
+    assert!(made.status.success(), "{}", said(&made));
+    let left = names();
+    assert_eq!(left.len(), 3, "{left:?}");
+    assert_eq!((left[0].as_str(), left[2].as_str()), ("ink-lamp-20261103T120000Z.backup", "mine.backup"));
+    // What can't be is said, and nothing is put away.
+    assert!(!keep("0").status.success());
+    assert_eq!(names(), left);
+    std::fs::remove_dir_all(folder).unwrap();
+}

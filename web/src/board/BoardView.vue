@@ -208,6 +208,9 @@ const MENU = [
       The server is out of reach. {{ board.waiting }} {{ board.waiting === 1 ? 'entry is' : 'entries are' }} kept here
       and sent when it is back.
     </p>
+    <p v-if="board.view?.closed" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
+      {{ board.view.closed }}
+    </p>
     <p v-if="board.moment" class="mx-2 mb-2 flex items-center gap-3 rounded-card bg-card px-4 py-1" role="status">
       This is the board as it was then.
       <button type="button" class="h-8 rounded-key border border-edge px-3 font-[650]" @click="board.lookAt(undefined)">

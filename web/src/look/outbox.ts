@@ -126,7 +126,7 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
         void taken(id)
         return { setup, view }
       } catch (error) {
-        const lasting = error instanceof Refused && error.problem.status !== 503
+        const lasting = error instanceof Refused && ![503, 507].includes(error.problem.status)
         if (lasting) {
           cut.value.delete(setup)
           void taken(id)

@@ -16,6 +16,9 @@ import WordLine from '@/draw/WordLine.vue'
 import SittingMenu from './SittingMenu.vue'
 import SummaryCells from './SummaryCells.vue'
 import { sittingsCommands } from './commands'
+import { later } from '@/ui/later'
+
+const ForgetDialog = later(() => import('./ForgetDialog.vue'))
 
 /** All sittings: the one worked on last first, with its next move; each row known by its pattern. */
 const router = useRouter()
@@ -26,6 +29,7 @@ const find = ref('')
 const deleted = ref(false)
 const findField = useTemplateRef('findField')
 const keysOpen = ref(false)
+const forgetting = shallowRef<{ of?: SittingInList }>()
 const naming = shallowRef<{ is: 'new' } | { is: 'rename' | 'copy'; of: SittingInList }>()
 
 const open = computed(() => {
@@ -95,6 +99,11 @@ const dialog = computed(() => {
       return undefined
   }
 })
+
+async function forgotten(): Promise<void> {
+  forgetting.value = undefined
+  await load()
+}
 
 async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
   const params = { path: { id: row.sitting.id } }
@@ -192,6 +201,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
           {{ deleted ? 'Back to the list' : 'Show deleted' }}
         </button>
         <span class="flex-1" />
+        <PushButton v-if="deleted && rows.length > 0" @click="forgetting = {}">Forget older ones…</PushButton>
         <PushButton primary @click="naming = { is: 'new' }">New sitting <KeyCap>N</KeyCap></PushButton>
       </div>
 
@@ -229,7 +239,12 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
                 </td>
               </template>
               <td class="pr-3">
-                <PushButton v-if="deleted" @click="setDeleted(row, false)">Restore</PushButton>
+                <div v-if="deleted" class="flex justify-end gap-2 max-[719px]:flex-col">
+                  <PushButton @click="setDeleted(row, false)">Restore</PushButton>
+                  <PushButton :aria-label="`Forget ${row.sitting.name} for good`" @click="forgetting = { of: row }"
+                    >Forget…</PushButton
+                  >
+                </div>
                 <SittingMenu
                   v-else
                   :number="row.sitting.number"
@@ -252,6 +267,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
     </main>
 
     <ViewKeys v-model="keysOpen" :commands />
+    <ForgetDialog v-if="forgetting" v-bind="forgetting" @close="forgetting = undefined" @done="forgotten" />
     <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
   </div>
 </template>

@@ -292,7 +292,7 @@ fn mistakes_are_found_by_name() {
             vec![key(json!({"channel": 1})), fill(json!({"channel": 1})), small("1/4", json!({"channel": 3}))],
             "Rim listens on channel 3, the others on 1",
         ),
-        (K::GroupMissing, vec![small("1/4", json!({"group": "D"})), spill(&json!({}))], "group D, and Wick 76 has 3"),
+        (K::GroupMissing, vec![key(json!({"group": "D"})), spill(&json!({"groups": 3}))], "group D, and Spill has 3"),
         (K::GroupShared, vec![key(json!({"group": "A"})), fill(json!({"group": "A"})), spill(&json!({}))], "share group A"),
         (K::TransmitterLowest, vec![key(json!({})), spill(&json!({"lowest": 128}))], "1.0 stop out of reach"),
         (K::StepsDiffer, vec![small("1/4", json!({})), spill(&json!({}))], "Spill steps in tenths, Wick 76 in thirds"),

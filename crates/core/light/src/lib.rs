@@ -3,6 +3,7 @@
 //! From the ground up:
 //!
 //! - [`refusal`], [`name`], [`list`]: why a value can't be, names that were checked, and lists with a limit;
+//! - [`interrupt`]: work that can be told to stop;
 //! - [`scale`]: stops, apertures, shutter times, ISO, EV, tones, the meter's notation, how finely numbers are told;
 //! - [`measure`]: quantities with their units and ranges;
 //! - [`field`], [`sight`]: light from real fronts; mirrors, catch-lights, the field of a lens, the edge of a shadow;
@@ -19,6 +20,7 @@
 pub mod ambient;
 pub mod color;
 pub mod field;
+pub mod interrupt;
 pub mod lens;
 pub mod list;
 pub mod measure;

@@ -5,7 +5,21 @@ use ink_lamp_house::House;
 #[test]
 fn every_module_names_only_what_stands_below_it() {
     let floors = [
-        "refusal", "name", "list", "scale", "measure", "field", "sight", "meter", "color", "lens", "shape", "ratio", "ambient", "shutter",
+        "refusal",
+        "name",
+        "list",
+        "interrupt",
+        "scale",
+        "measure",
+        "field",
+        "sight",
+        "meter",
+        "color",
+        "lens",
+        "shape",
+        "ratio",
+        "ambient",
+        "shutter",
         "strobe",
     ];
     assert_eq!(House::problems(env!("CARGO_MANIFEST_DIR"), &floors), [] as [String; 0]);

@@ -1,7 +1,7 @@
 //! Lines of equal light.
 
 use contour::ContourBuilder;
-use ink_lamp_light::{field::DVec3, meter::Amount, scale::Stops};
+use ink_lamp_light::{field::DVec3, interrupt, meter::Amount, scale::Stops};
 use ink_lamp_sitting::role::LightId;
 use serde::Serialize;
 
@@ -64,6 +64,7 @@ impl Lattice {
     #[allow(clippy::cast_precision_loss, reason = "a few dozen points each way")]
     fn values(self, of: impl Fn(f64, f64) -> f64) -> Vec<f64> {
         (0..self.rows * self.columns)
+            .inspect(|_| interrupt::point())
             .map(|k| of(self.left + (k % self.columns) as f64 * self.across, self.bottom + (k / self.columns) as f64 * self.up))
             .map(|v| if v.is_finite() { v.max(NOTHING) } else { NOTHING })
             .collect()

@@ -2,25 +2,51 @@
 
 use actix_web::{
     HttpRequest, HttpResponse, ResponseError,
+    dev::ResourceDef,
     http::{Method, StatusCode, header},
+    web,
 };
 use rust_embed::RustEmbed;
 
 use crate::problem::Problem;
+
+/// Which methods each path of the API takes.
+pub struct Methods(pub Vec<(ResourceDef, String)>);
+
+impl Methods {
+    /// Those of a path, where there is one like it: `GET, PATCH`.
+    fn of(&self, path: &str) -> Option<&str> {
+        self.0.iter().find(|(pattern, _)| pattern.is_match(path)).map(|(_, allowed)| allowed.as_str())
+    }
+}
+
+/// A refusal of a method, which says what it would be taken for (RFC 9110, 15.5.6).
+fn allowing(problem: &Problem, methods: &str) -> HttpResponse {
+    let mut answer = problem.error_response();
+    if let Ok(value) = header::HeaderValue::from_str(methods) {
+        answer.headers_mut().insert(header::ALLOW, value);
+    }
+    answer
+}
 
 #[derive(RustEmbed)]
 #[folder = "$CARGO_MANIFEST_DIR/../../web/dist"]
 struct Dist;
 
 /// A file of the front end, or its page for every address that is a view's.
-pub async fn page(request: HttpRequest) -> HttpResponse {
+pub async fn page(request: HttpRequest, methods: web::Data<Methods>) -> HttpResponse {
     let path = request.path().trim_start_matches('/');
     if path.starts_with("api/") || path == "api" {
+        if let Some(allowed) = methods.of(request.path()) {
+            let detail = format!("/{path} does not take {}. It takes {allowed}.", request.method());
+            let problem = Problem::new(StatusCode::METHOD_NOT_ALLOWED, "other-method", "Other method", detail);
+            return allowing(&problem, allowed);
+        }
         return Problem::not_found(format!("There is nothing at /{path} for {}.", request.method())).error_response();
     }
     if !matches!(*request.method(), Method::GET | Method::HEAD) {
         let detail = "Pages are only read. Entries go to /api.";
-        return Problem::new(StatusCode::METHOD_NOT_ALLOWED, "only-read", "Only read", detail).error_response();
+        return allowing(&Problem::new(StatusCode::METHOD_NOT_ALLOWED, "only-read", "Only read", detail), "GET, HEAD");
     }
     let is_view = !path.rsplit('/').next().unwrap_or_default().contains('.');
     let name = if is_view { "index.html" } else { path };

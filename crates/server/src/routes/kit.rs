@@ -144,7 +144,7 @@ pub struct ImportDone {
     /// Pieces that were there as they are.
     same: usize,
     /// Readings' teachings that were not there.
-    samples: usize,
+    samples: u64,
 }
 
 /// Takes a kit document in: all of it or nothing.

@@ -23,6 +23,7 @@ pub fn api(config: &mut ServiceConfig) {
     config.service(
         scope("/api")
             .service(health::health)
+            .service(health::metrics)
             .service(document::document)
             .service(scales::scales)
             .service(address::address)
@@ -39,6 +40,8 @@ pub fn api(config: &mut ServiceConfig) {
             .service(sittings::rename)
             .service(sittings::delete)
             .service(sittings::restore)
+            .service(sittings::forget)
+            .service(sittings::forget_older)
             .service(setups::create)
             .service(setups::show)
             .service(setups::rename)

@@ -1,16 +1,16 @@
-//! Sittings: list, begin, rename, delete, restore.
+//! Sittings: list, begin, rename, delete, restore, forget for good.
 
 use actix_web::{HttpResponse, delete, get, patch, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::{Board, Summary};
-use ink_lamp_store::{NewLook, NewSitting, Store};
+use ink_lamp_store::{Forgotten, NewLook, NewSitting, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
 use super::views::{LookName, SittingView};
 use crate::{
-    body::{Checked, Id},
+    body::{Checked, Id, when},
     problem::{Problem, aside},
 };
 
@@ -146,4 +146,64 @@ pub async fn delete(store: web::Data<Store>, id: Id) -> Result<web::Json<Sitting
 #[post("/sittings/{id}/restore")]
 pub async fn restore(store: web::Data<Store>, id: Id) -> Result<web::Json<SittingView>, Problem> {
     Ok(web::Json(store.set_deleted(id.0, false).await?.into()))
+}
+
+/// Which sitting is to be forgotten for good, said once more.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SittingToForget {
+    /// The sitting's name.
+    #[schema(min_length = 1, max_length = 60)]
+    name: String,
+}
+
+/// What was forgotten for good. Backups that were made before still hold it.
+#[derive(Serialize, ToSchema)]
+pub struct ForgottenView {
+    /// So many sittings.
+    sittings: u64,
+    /// With so many looks.
+    looks: u64,
+    /// And so many entries.
+    entries: u64,
+}
+
+impl From<Forgotten> for ForgottenView {
+    fn from(Forgotten { sittings, looks, entries }: Forgotten) -> Self {
+        Self { sittings, looks, entries }
+    }
+}
+
+/// Forgets a deleted sitting for good, with its looks, entries and names. What its readings taught the kit stays; backups that were made
+/// before still hold it.
+#[utoipa::path(operation_id = "forgetSitting", tag = "sittings", request_body = SittingToForget, params(("id" = Uuid, Path, description = "The sitting")), responses(
+    (status = 200, description = "Forgotten; nothing where it was before", body = ForgottenView),
+    (status = 404, description = "No such sitting", body = Problem),
+    (status = 409, description = "It is not deleted", body = Problem),
+    (status = 422, description = "That is not its name", body = Problem),
+))]
+#[post("/sittings/{id}/forget")]
+pub async fn forget(store: web::Data<Store>, id: Id, body: Checked<SittingToForget>) -> Result<web::Json<ForgottenView>, Problem> {
+    Ok(web::Json(store.forget_sitting(id.0, &body.0.name).await?.into()))
+}
+
+/// Which sittings are to be forgotten for good, and how many those are.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SittingsToForget {
+    /// Those that were deleted before this time, from 1900 to 2200.
+    #[serde(deserialize_with = "when")]
+    deleted_before: DateTime<Utc>,
+    /// So many are, as they were counted.
+    sittings: u64,
+}
+
+/// Forgets all sittings for good that were deleted before a time.
+#[utoipa::path(operation_id = "forgetSittings", tag = "sittings", request_body = SittingsToForget, responses(
+    (status = 200, description = "Forgotten", body = ForgottenView),
+    (status = 422, description = "It is another number; none was forgotten", body = Problem),
+))]
+#[post("/sittings/forget")]
+pub async fn forget_older(store: web::Data<Store>, body: Checked<SittingsToForget>) -> Result<web::Json<ForgottenView>, Problem> {
+    Ok(web::Json(store.forget_deleted_before(body.0.deleted_before, body.0.sittings).await?.into()))
 }

@@ -4,7 +4,7 @@ use chrono::{DateTime, Utc};
 use ink_lamp_advice::{board::Board, words::tape::TapeLine};
 use ink_lamp_scene::effect::Effect;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
-use ink_lamp_store::{SetupRecord, Sitting, Store, TapeItem, TapePart, Unreadable};
+use ink_lamp_store::{SetupRecord, Sitting, Store, StoreError, TapeItem, TapePart, Unreadable};
 use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -32,13 +32,17 @@ pub struct SetupView {
     pub undo: Option<Uuid>,
     /// What redo brings back, if anything.
     pub redo: Option<Uuid>,
+    /// Why it is shown as it last stood and not written on, and what can be done; left out where it is open.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub closed: Option<String>,
 }
 
 pub(super) async fn view(store: &Store, record: SetupRecord) -> Result<SetupView, Problem> {
     let tape = store.tape(record.look.id, record.look.version + 1, RECENT).await?.into();
-    let SetupRecord { sitting, look, setup, undo, redo } = record;
+    let SetupRecord { sitting, look, setup, undo, redo, closed } = record;
     let board = Board::of(&setup);
-    Ok(SetupView { id: look.id, name: look.name, version: look.version, sitting: sitting.into(), setup, board, tape, undo, redo })
+    let closed = closed.map(|why| StoreError::Closed { why }.to_string());
+    Ok(SetupView { id: look.id, name: look.name, version: look.version, sitting: sitting.into(), setup, board, tape, undo, redo, closed })
 }
 
 /// Items of the tape that come with a setup.
@@ -55,8 +59,8 @@ pub struct SittingView {
     pub name: String,
     /// When it was made.
     pub created_at: DateTime<Utc>,
-    /// Whether it was deleted.
-    pub deleted: bool,
+    /// When it was deleted, if it was.
+    pub deleted_at: Option<DateTime<Utc>>,
     /// Its looks in order.
     pub looks: Vec<LookName>,
 }
@@ -73,7 +77,7 @@ pub struct LookName {
 impl From<Sitting> for SittingView {
     fn from(s: Sitting) -> Self {
         let looks = s.looks.into_iter().map(|l| LookName { id: l.id, name: l.name }).collect();
-        Self { id: s.id, number: s.number, name: s.name, created_at: s.created_at, deleted: s.deleted_at.is_some(), looks }
+        Self { id: s.id, number: s.number, name: s.name, created_at: s.created_at, deleted_at: s.deleted_at, looks }
     }
 }
 

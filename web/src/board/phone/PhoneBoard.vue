@@ -143,6 +143,7 @@ const kept = computed(() => board.waiting)
     <SpineLadder v-if="board.board" class="flex-1" :board="board.board" :chosen="board.chosen" :ghost="ghost" />
 
     <section class="-mx-2 shrink-0 rounded-t-[14px] bg-card px-2 pt-2 pb-3" aria-label="Meter entry">
+      <p v-if="board.view?.closed" class="px-1 pb-1 text-[13px] text-warn" role="status">{{ board.view.closed }}</p>
       <p v-if="kept > 0" class="px-1 pb-1 text-[13px] text-text-2" role="status">
         {{ kept }} kept on this phone{{ board.outOfReach ? ', sent when the connection is back' : '' }}
       </p>

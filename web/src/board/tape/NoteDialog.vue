@@ -21,7 +21,7 @@ async function save(): Promise<void> {
 <template>
   <ModalDialog open title="A note on the tape" @close="emit('close')">
     <form class="mt-4" @submit.prevent="save">
-      <TextField v-model="note" label="Note, up to 60 characters" :wrong="wrong" />
+      <TextField v-model="note" label="Note, up to 500 characters" :wrong="wrong" />
       <div class="mt-4 flex justify-end gap-2">
         <PushButton @click="emit('close')">Cancel</PushButton>
         <PushButton primary :disabled="!note.trim()" @click="save">Write it down</PushButton>

@@ -15,7 +15,7 @@ use super::Found;
 #[serde(untagged)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) enum Groups {
-    /// A group that the transmitter or the unit does not have.
+    /// A group that the transmitter does not have; one that the unit does not have is refused.
     Missing {
         /// Whose.
         light: LightId,
@@ -39,12 +39,10 @@ pub(crate) enum Groups {
 
 pub(super) fn missing(scene: &Scene, index: usize) -> Option<Found> {
     let light = &scene.setup.lights[index];
-    let (transmitter, unit, group) = (scene.setup.transmitter.as_ref()?, light.unit.as_ref()?, light.rig.group?);
-    let lacks = |owner: &str, has: u8| {
-        let fact = Groups::Missing { light: light.id.clone(), group, owner: owner.to_owned(), has };
-        (group.place() > has).then(|| Found::new(fact, light.id.as_str()))
-    };
-    lacks(&transmitter.name, transmitter.groups).or_else(|| lacks(&unit.name, unit.groups?))
+    let (transmitter, group) = (scene.setup.transmitter.as_ref()?, light.rig.group?);
+    let has = transmitter.groups;
+    let fact = Groups::Missing { light: light.id.clone(), group, owner: transmitter.name.clone(), has };
+    (light.unit.is_some() && group.place() > has).then(|| Found::new(fact, light.id.as_str()))
 }
 
 pub(super) fn shared(scene: &Scene) -> Vec<Found> {

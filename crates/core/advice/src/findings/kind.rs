@@ -31,7 +31,7 @@ pub enum FindingKind {
     ChargeKept,
     /// A unit listens on another channel.
     ChannelClash,
-    /// A group that the transmitter or the unit does not have.
+    /// A group that the transmitter does not have.
     GroupMissing,
     /// Units that need different powers share a group.
     GroupShared,

@@ -6,7 +6,7 @@ mod changes;
 mod choice;
 pub(crate) mod space;
 
-use ink_lamp_light::{ambient::RoomWish, scale::Stops};
+use ink_lamp_light::{ambient::RoomWish, interrupt, scale::Stops};
 
 pub use changes::Changes;
 pub use choice::{Choice, Shot};
@@ -72,6 +72,7 @@ pub fn search(space: &Space) -> (Vec<Candidate>, u32) {
         let (lowest, highest) = if shot.blocked { (f64::NEG_INFINITY, f64::INFINITY) } else { space.reach };
         for (f, filter) in space.filters.iter().enumerate() {
             for (i, iso) in space.isos.iter().enumerate() {
+                interrupt::point();
                 let (flash, cost) = (filter.flash + iso.flash + shot.flash, filter.cost + iso.cost + shot.cost);
                 let changes = filter.changes.and(iso.changes).and(shot.changes);
                 let room_moves = space.room + filter.flash + iso.flash + shot.room;

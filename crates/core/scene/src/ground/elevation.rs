@@ -2,6 +2,7 @@
 
 use ink_lamp_light::{
     field::DVec3,
+    interrupt,
     scale::{Reflectance, Stops, grey_code},
 };
 use serde::Serialize;
@@ -64,6 +65,7 @@ pub fn elevation(stage: &Stage) -> Option<Elevation> {
     let tone = |x: f64, y: f64| tone_of(drawn(stage, DVec3::new(x, y, window.z), back), &stage.studio).map_or(-20.0, Stops::get).max(-20.0);
     let mut tones = Vec::new();
     for row in 0..rows {
+        interrupt::point();
         for column in 0..COLUMNS {
             let (x, y) = (left + (f64::from(column) + 0.5) * cell, top - (f64::from(row) + 0.5) * top / f64::from(rows));
             tones.push(tone(x, y));

@@ -1,6 +1,6 @@
 //! The document that carries a kit, readings’ teachings with it.
 
-use ink_lamp_light::refusal::Refusal;
+use ink_lamp_light::{list::up_to, refusal::Refusal};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -23,6 +23,9 @@ pub struct KitItem {
 /// The most pieces a document holds.
 pub const MOST_ITEMS: usize = 2000;
 
+/// The most teachings of readings a document holds.
+pub const MOST_SAMPLES: usize = 200_000;
+
 /// Names this kind of document.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -40,9 +43,12 @@ pub struct KitDocument {
     /// What this is.
     pub format: KitFormat,
     /// The pieces, at most 2000.
+    #[serde(deserialize_with = "up_to::<_, _, MOST_ITEMS>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 2000))]
     pub items: Vec<KitItem>,
-    /// What readings said of units in modifiers.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    /// What readings said of units in modifiers, at most 200,000.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "up_to::<_, _, MOST_SAMPLES>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 200000))]
     pub samples: Vec<Sample>,
 }
 
@@ -50,11 +56,8 @@ impl KitDocument {
     /// Checks what no single piece can know.
     ///
     /// # Errors
-    /// Refuses too many pieces and ids that stand twice.
+    /// Refuses ids that stand twice.
     pub fn check(&self) -> Result<(), Refusal> {
-        if self.items.len() > MOST_ITEMS {
-            return Err(Refusal::new("items", format!("{} pieces are too many. A kit holds {MOST_ITEMS}.", self.items.len())));
-        }
         let mut seen = std::collections::HashMap::new();
         for (n, item) in self.items.iter().enumerate() {
             if let Some(first) = seen.insert(item.id, n) {

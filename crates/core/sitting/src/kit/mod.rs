@@ -14,7 +14,7 @@ mod transmitter;
 
 pub use calibration::{Calibration, Sample};
 pub use camera::{CameraBody, ShutterKind};
-pub use document::{KitDocument, KitFormat, KitItem, MOST_ITEMS};
+pub use document::{KitDocument, KitFormat, KitItem, MOST_ITEMS, MOST_SAMPLES};
 pub use gear::Gear;
 pub use lens::{FocalRange, Lens};
 pub use meter::{MeterBody, MeterConstant};

@@ -1,0 +1,27 @@
+// What the server stands: everything that could go wrong around it, one after the other, in one table.
+// usage: node scripts/hold/hold.mjs PROGRAM FOLDER-OF-THE-CLUSTER SCHEMATHESIS [--brief] [NAME…]
+import { Database } from './database.mjs'
+import { followers } from './followers.mjs'
+import { fuzz } from './fuzz.mjs'
+import { heavy } from './heavy.mjs'
+import { kills, restarts } from './kills.mjs'
+import { frozen, full, held, slow } from './stuck.mjs'
+
+const ALL = { heavy, fuzz, kills, restarts, held, frozen, slow, followers, full }
+const [program, folder, schemathesis, ...more] = process.argv.slice(2)
+const brief = more.includes('--brief')
+const wanted = more.filter((name) => name in ALL)
+const database = new Database(folder)
+await database.start()
+
+const rows = []
+for (const [name, part] of Object.entries(ALL)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue
+  const began = performance.now()
+  const seen = await part({ program, database, brief, schemathesis })
+  console.error(`${name}: ${((performance.now() - began) / 1000).toFixed(0)} s`)
+  rows.push(...seen)
+}
+console.log('| what | what was seen | |\n|---|---|---|')
+for (const { what, saw, well } of rows) console.log(`| ${what} | ${saw} | ${well ? 'well' : '**not well**'} |`)
+process.exit(rows.every(({ well }) => well) ? 0 : 1)

@@ -58,7 +58,12 @@ export class App {
     const sql = `alter table tape_entry disable trigger user;
       update tape_entry set payload = '[]' where setup_id = '${look}'; update setup set state = '[]' where id = '${look}';
       alter table tape_entry enable trigger user`
-    execFileSync('psql', ['-X', '-q', '-d', this.database, '-c', sql])
+    this.sql(sql)
+  }
+
+  /** Asks the database itself. */
+  sql(text: string): string {
+    return execFileSync('psql', ['-X', '-q', '-tA', '-d', this.database, '-c', text]).toString().trim()
   }
 
   /** Ends the server: at once and without a chance to clean up, or as Ctrl-C does. */

@@ -16,7 +16,9 @@ test('a sitting is begun, renamed, copied as a start, deleted and brought back',
   await page.keyboard.press('n')
   const dialog = page.getByRole('dialog', { name: 'A new sitting' })
   await page.keyboard.press('Enter')
-  await expect(dialog.getByText('A name has 1 to 60 characters on one line.')).toBeVisible()
+  await expect(
+    dialog.getByText('A name has 1 to 60 characters on one line, and at least one that is seen.'),
+  ).toBeVisible()
   await dialog.getByRole('textbox').fill('Rope maker')
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/setups\//)
@@ -113,4 +115,59 @@ test('a look that can not be read says so in its row; everything else goes on', 
   await expect(other.getByRole('heading', { level: 1 })).toHaveText("This look can't be shown")
   await page.goto(`/setups/${fine}`)
   await expect(page.locator('#next-move')).not.toBeEmpty()
+})
+
+test('a deleted sitting is forgotten for good once its name is typed, and others by their age', async ({
+  page,
+  app,
+}) => {
+  for (const name of ['Quillfeather', 'Rope walk']) {
+    await app.begin(name)
+    app.sql(`update sitting set deleted_at = now() where name = '${name}'`)
+  }
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Show deleted' }).click()
+  await page.getByRole('button', { name: 'Forget Quillfeather for good' }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByText('This can’t be taken back.')).toBeVisible()
+  const forget = dialog.getByRole('button', { name: 'Forget for good' })
+  await expect(forget).toBeDisabled()
+  await dialog.getByLabel(/Type its name/).fill('Quill')
+  await expect(forget).toBeDisabled()
+  await dialog.getByLabel(/Type its name/).fill('Quillfeather')
+  await forget.click()
+  await expect(
+    page.getByText(/Forgotten for good: 1 sitting, 0 entries\. Older backups still hold them\./),
+  ).toBeVisible()
+  await expect(page.getByRole('row', { name: /Quillfeather/ })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Forget older ones…' }).click()
+  await expect(dialog.getByText(/Nothing was deleted before/)).toBeVisible()
+  await dialog.getByLabel(/many days ago/).fill('0')
+  await expect(dialog.getByText(/1 sitting was deleted before .*: Rope walk\./)).toBeVisible()
+  await dialog.getByLabel(/Type how many/).fill('1')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Nothing was deleted.')).toBeVisible()
+  expect(app.sql("select count(*) from sitting where name in ('Quillfeather', 'Rope walk')")).toBe('0')
+})
+
+test('a look whose tape can’t be followed is shown as it last stood, and says why it takes nothing', async ({
+  page,
+  app,
+}) => {
+  const look = await app.begin('Closed')
+  app.sql(`update setup set closed = 'unknown variant' where id = '${look}'`)
+  await page.goto(`/setups/${look}`)
+  await expect(page.getByText(/This look is closed: unknown variant\. Begin another one from it/)).toBeVisible()
+  await page.keyboard.type('8 3')
+  await page.keyboard.press('Enter')
+  await expect(
+    page
+      .getByRole('alert')
+      .or(page.getByRole('status'))
+      .getByText(/This look is closed/)
+      .last(),
+  ).toBeVisible()
+  expect(app.sql('select count(*) from tape_entry join setup on setup.id = setup_id where closed is not null')).toBe(
+    '0',
+  )
 })

@@ -32,6 +32,7 @@ export class Database {
 
   /** A fresh database beside the others; gives its address. */
   async fresh(name) {
+    await this.sql(`drop database if exists ${name} with (force)`)
     await this.sql(`create database ${name}`)
     return this.url.replace(/\/[^/]*$/, `/${name}`)
   }

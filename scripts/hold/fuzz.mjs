@@ -1,5 +1,8 @@
 // Odd requests: those that a tool makes from the OpenAPI document, and our own, which are right ones with something odd in them.
 import { spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { Client, randomUUID } from './client.mjs'
 import { served } from './served.mjs'
 
@@ -35,7 +38,7 @@ function odd(body, { below, of }) {
   for (let times = 1 + below(3); times > 0; times--) {
     const way = of(places(copy))
     if (way.length === 0) {
-      if (below(8) === 0) copy = of(ODD)
+      if (below(8) === 0) copy = structuredClone(of(ODD))
       continue
     }
     const holder = way.slice(0, -1).reduce((at, key) => at?.[key], copy)
@@ -50,7 +53,7 @@ function odd(body, { below, of }) {
       holder[key] = of([-now, now * 1e6, now / 1e6, now + 0.05, String(now)])
     else if (act === 4 && Array.isArray(now))
       holder[key] = Array.from({ length: of([0, 1, 9, 65, 700]) }, () => now[0] ?? null)
-    else holder[key] = of(ODD)
+    else holder[key] = structuredClone(of(ODD))
   }
   return copy
 }
@@ -118,12 +121,19 @@ function bySchema(tool, url, seconds, seed) {
   // prettier-ignore
   const given = [
     'run', `${url}/api/openapi.json`, '--checks', checks, '--exclude-path', '/api/events', '--phases', 'coverage,fuzzing', '--no-shrink', '--continue-on-failure',
-    '--max-time', String(seconds), '--workers', '2', '--seed', String(seed), '--suppress-health-check', 'all', '--generation-database', 'none', '--warnings', 'off', '--no-color',
+    '--max-time', String(seconds), '--seed', String(seed), '--suppress-health-check', 'all', '--generation-database', 'none', '--warnings', 'off', '--no-color',
   ]
-  const run = spawn(tool, given, { stdio: ['ignore', 'pipe', 'pipe'] })
+  // It leaves notes of its own where it runs.
+  const notes = mkdtempSync(join(tmpdir(), 'ink-lamp-fuzz-'))
+  const run = spawn(tool, given, { stdio: ['ignore', 'pipe', 'pipe'], cwd: notes })
   let said = ''
   for (const stream of [run.stdout, run.stderr]) stream.on('data', (text) => (said += text))
-  return new Promise((done) => run.once('exit', (code) => done({ code, said })))
+  return new Promise((done) => {
+    run.once('exit', (code) => {
+      rmSync(notes, { recursive: true, force: true })
+      done({ code, said })
+    })
+  })
 }
 
 export async function fuzz({ program, database, brief, schemathesis }) {
@@ -137,7 +147,7 @@ export async function fuzz({ program, database, brief, schemathesis }) {
   const owned = log.answered
   const { code, said } = await bySchema(schemathesis, url, seconds, seed)
   const fitted = code === 0
-  if (!fitted) console.error(said)
+  if (!fitted) console.error(said.slice(0, 20_000))
   // It is as it was: somebody begins, writes and reads.
   const after = await client.note(await client.begin('After'), 'well')
   server.kill('SIGTERM')

@@ -1,5 +1,6 @@
 // What the server stands: everything that could go wrong around it, one after the other, in one table.
 // usage: node scripts/hold/hold.mjs PROGRAM FOLDER-OF-THE-CLUSTER SCHEMATHESIS [--brief] [NAME…]
+import { resolve } from 'node:path'
 import { Database } from './database.mjs'
 import { followers } from './followers.mjs'
 import { fuzz } from './fuzz.mjs'
@@ -11,6 +12,8 @@ const ALL = { heavy, fuzz, kills, restarts, held, frozen, slow, followers, full 
 const [program, folder, schemathesis, ...more] = process.argv.slice(2)
 const brief = more.includes('--brief')
 const wanted = more.filter((name) => name in ALL)
+// It runs in a folder of its own.
+const tool = resolve(schemathesis)
 const database = new Database(folder)
 await database.start()
 
@@ -18,7 +21,7 @@ const rows = []
 for (const [name, part] of Object.entries(ALL)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue
   const began = performance.now()
-  const seen = await part({ program, database, brief, schemathesis })
+  const seen = await part({ program, database, brief, schemathesis: tool })
   console.error(`${name}: ${((performance.now() - began) / 1000).toFixed(0)} s`)
   rows.push(...seen)
 }

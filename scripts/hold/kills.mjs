@@ -8,8 +8,10 @@ const WRITERS = 8
 export async function kills({ program, database, brief }) {
   const [times, each] = brief ? [4, 120] : [40, 520]
   const url = await database.fresh('kills')
-  const given = { INK_LAMP_DATABASE_URL: url, INK_LAMP_PORT: '7489' }
+  const given = { INK_LAMP_DATABASE_URL: url }
   let now = await served(program, given)
+  // Found again where it was.
+  given.INK_LAMP_PORT = new URL(now.url).port
   const client = new Client(now.url)
   const looks = await Promise.all(Array.from({ length: WRITERS }, (_, n) => client.begin(`Writer ${n}`)))
   const accepted = new Map()

@@ -5,6 +5,7 @@ use std::{future::Future, pin::Pin};
 use actix_web::{
     FromRequest, HttpMessage, HttpRequest,
     dev::Payload,
+    guard::GuardContext,
     http::StatusCode,
     web::{self, BytesMut},
 };
@@ -142,6 +143,13 @@ pub fn when<'de, D: serde::Deserializer<'de>>(deserializer: D) -> Result<DateTim
     }
     let message = format!("{time} lies outside 1900 to 2200. Send when it happened, such as 2026-11-25T19:04:00Z.");
     Err(serde::de::Error::custom(message))
+}
+
+/// Whether an id can stand where a path has one, and not the name of another route: `PUT /api/kit/export` is not asked for a piece of that id.
+#[must_use]
+pub fn no_name(asked: &GuardContext<'_>) -> bool {
+    let path = asked.head().uri.path();
+    !["/export", "/schema", "/import", "/restore", "/forget"].iter().any(|name| path.ends_with(name))
 }
 
 /// An id in the path.

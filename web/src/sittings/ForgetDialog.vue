@@ -92,7 +92,7 @@ async function forget(): Promise<void> {
       />
       <div class="flex justify-end gap-2">
         <PushButton @click="emit('close')">Keep {{ of || found.length === 1 ? 'it' : 'them' }}</PushButton>
-        <PushButton primary :disabled="busy || !ready" @click="forget">Forget for good</PushButton>
+        <PushButton primary type="submit" :disabled="busy || !ready">Forget for good</PushButton>
       </div>
     </form>
   </ModalDialog>

@@ -93,7 +93,7 @@ pub struct PieceToPut {
     (status = 200, description = "The piece as it stands", body = KitItemView),
     (status = 422, description = "A field is wrong", body = Problem),
 ))]
-#[put("/kit/{id}")]
+#[put("/kit/{id}", guard = "crate::body::no_name")]
 pub async fn replace(store: web::Data<Store>, id: Id, body: Checked<PieceToPut>) -> Result<web::Json<KitItemView>, Problem> {
     let PieceToPut { retired, is } = body.0;
     let item = KitItem { id: id.0, retired, is };

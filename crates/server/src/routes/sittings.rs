@@ -123,7 +123,7 @@ pub struct NewName {
     (status = 404, description = "No such sitting", body = Problem),
     (status = 422, description = "A field is wrong", body = Problem),
 ))]
-#[patch("/sittings/{id}")]
+#[patch("/sittings/{id}", guard = "crate::body::no_name")]
 pub async fn rename(store: web::Data<Store>, id: Id, body: Checked<NewName>) -> Result<web::Json<SittingView>, Problem> {
     Ok(web::Json(store.rename_sitting(id.0, &body.0.name).await?.into()))
 }
@@ -133,7 +133,7 @@ pub async fn rename(store: web::Data<Store>, id: Id, body: Checked<NewName>) -> 
     (status = 200, description = "Deleted", body = SittingView),
     (status = 404, description = "No such sitting", body = Problem),
 ))]
-#[delete("/sittings/{id}")]
+#[delete("/sittings/{id}", guard = "crate::body::no_name")]
 pub async fn delete(store: web::Data<Store>, id: Id) -> Result<web::Json<SittingView>, Problem> {
     Ok(web::Json(store.set_deleted(id.0, true).await?.into()))
 }

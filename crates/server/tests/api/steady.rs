@@ -33,6 +33,8 @@ async fn a_path_says_which_methods_it_takes() {
         (Method::PATCH, "/api/ways", "POST"),
         (Method::DELETE, "/api/setups/0199d2c4-5b7e-7a51-9c3e-2f1d5a6b7c8d", "GET, PATCH"),
         (Method::PUT, "/api/kit", "GET, DELETE"),
+        (Method::PUT, "/api/kit/export", "GET"),
+        (Method::PATCH, "/api/sittings/forget", "POST"),
         (Method::POST, "/", "GET, HEAD"),
     ] {
         let answer = app.client.request(method.clone(), format!("{}{path}", app.base)).send().await.unwrap();

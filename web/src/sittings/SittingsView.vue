@@ -227,7 +227,10 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
                 <span v-else class="text-[15px] font-[650]">{{ row.sitting.name }}</span>
                 <p class="mt-[2px] text-text-2">
                   Sitting {{ row.sitting.number }} · {{ when(row) }} · {{ row.last.name
-                  }}<template v-if="row.sitting.looks.length > 1"> · {{ row.sitting.looks.length }} looks</template>
+                  }}<template v-if="row.sitting.looks.length > 1"> · {{ row.sitting.looks.length }} looks</template
+                  ><template v-if="row.sitting.deleted_at">
+                    · deleted {{ day.format(new Date(row.sitting.deleted_at)) }}</template
+                  >
                 </p>
               </td>
               <SummaryCells v-if="row.summary" :summary="row.summary" />
@@ -239,7 +242,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
                 </td>
               </template>
               <td class="pr-3">
-                <div v-if="deleted" class="flex justify-end gap-2 max-[719px]:flex-col">
+                <div v-if="deleted" class="flex justify-end gap-2 max-[719px]:flex-col max-[719px]:py-2">
                   <PushButton @click="setDeleted(row, false)">Restore</PushButton>
                   <PushButton :aria-label="`Forget ${row.sitting.name} for good`" @click="forgetting = { of: row }"
                     >Forget…</PushButton

@@ -138,9 +138,7 @@ async fn a_look_whose_tape_can_not_be_followed_is_shown_as_it_last_stood_and_not
     write(&store, odd, reads("5.6 1")).await;
     let last = write(&store, odd, note("two")).await;
     let stood = store.setup(odd).await.unwrap().setup;
-    db.execute_unprepared(&format!("update setup set format = 1; update tape_entry set payload = '{{\"hologram\": {{}}}}' where seq = 1"))
-        .await
-        .unwrap();
+    db.execute_unprepared("update setup set format = 1; update tape_entry set payload = '{\"hologram\": {}}' where seq = 1").await.unwrap();
     store.migrate().await.unwrap();
     let shown = store.setup(odd).await.unwrap();
     assert_eq!(shown.setup, stood);

@@ -13,7 +13,7 @@ export function mine(event: KeyboardEvent): void {
 
 /**
  * What a hand has hold of on a drawing, from press to release: what is dragged follows it, and is let go once. A press alone moves nothing;
- * that, and Escape whatever has focus, gives it up.
+ * that, Escape whatever has focus, and a touch that is taken away, give it up.
  */
 export function useHold(
   frame: Readonly<ShallowRef<HTMLElement | null>>,
@@ -21,6 +21,8 @@ export function useHold(
 ) {
   const held = shallowRef<Follow>()
   let moved = false
+  /** The finger, or the mouse, that holds it. */
+  let by: number | undefined
 
   /** The pointer on the drawing, pixels. */
   function local(event: PointerEvent | WheelEvent): Spot {
@@ -31,24 +33,32 @@ export function useHold(
   function take(event: PointerEvent, follow: Follow): void {
     if (event.button > 0) return
     event.stopPropagation()
+    // A second finger does not take over what the first one holds.
+    if (held.value) return
     // The drawing holds the pointer, not what was pressed: marks come and go while something moves.
     const pressed = event.currentTarget as SVGElement
     ;(pressed.ownerSVGElement ?? pressed).setPointerCapture(event.pointerId)
     moved = false
+    by = event.pointerId
     held.value = follow
   }
 
   function drag(event: PointerEvent): void {
-    if (!held.value) return
+    if (!held.value || event.pointerId !== by) return
     moved = true
     held.value(local(event), event.shiftKey)
   }
 
-  function letGo(): void {
-    if (!held.value) return
+  function letGo(event: PointerEvent): void {
+    if (!held.value || event.pointerId !== by) return
     held.value = undefined
     if (moved) say.drop()
     else say.giveUp?.()
+  }
+
+  /** The touch was taken away: nothing was meant by it. */
+  function cancelled(event: PointerEvent): void {
+    if (event.pointerId === by) giveUp()
   }
 
   function giveUp(): void {
@@ -67,5 +77,5 @@ export function useHold(
     { capture: true },
   )
 
-  return { held, local, take, drag, letGo, giveUp }
+  return { held, local, take, drag, letGo, cancelled }
 }

@@ -12,6 +12,9 @@ interface Asked {
   question: PlanQuestion
 }
 
+/** What an entry moves: steps of one thing add up to one entry. */
+const subject = (entry: Entry) => ('placed' in entry ? entry.placed.light : Object.keys(entry)[0])
+
 /** Keys that nudge write one entry when they rest for this long, milliseconds. */
 const REST = 600
 
@@ -51,26 +54,43 @@ export const usePlan = defineStore('plan', () => {
   // What was let go stays on the screen until the plan is there that has it; what was not taken goes back.
   const written = () => board.view?.version
   let droppedAt: number | undefined
+  /** How far the sitter was moved by entries that the plan does not have yet, metres. */
+  let onWay: { x: number; z: number } | undefined
   watch([() => board.view?.id, written, () => board.moment], () => {
     if (!dropped.value || watched.value === 0) putAway()
   })
+  watch(
+    () => board.view?.id,
+    () => (onWay = undefined),
+  )
   watch(asking.answer, () => {
-    if (dropped.value && written() !== droppedAt) putAway()
+    if (written() === droppedAt) return
+    if (board.waiting === 0) onWay = undefined
+    if (dropped.value) putAway()
   })
   watch(
     () => board.waiting,
     (left) => {
-      if (left === 0 && dropped.value && written() === droppedAt) putAway()
+      if (left > 0 || written() !== droppedAt) return
+      // It was not taken.
+      onWay = undefined
+      if (dropped.value) putAway()
     },
   )
 
-  /** What would be, while it is dragged. */
+  /** What would be, while it is dragged. Steps by key of something else are written first, and nothing is written while it is dragged. */
   async function move(entry: Entry): Promise<void> {
     const setup = board.setup
     if (!setup || board.moment) return
-    moving.value = entry
+    if (moving.value && !dropped.value && subject(moving.value) !== subject(entry)) drop()
+    resting.stop()
+    moving.value = ahead(entry)
     dropped.value = false
-    await dragging.ask({ setup, entry, question: { chosen: board.chosen, elevation: wants.value.elevation } })
+    await dragging.ask({
+      setup,
+      entry: moving.value,
+      question: { chosen: board.chosen, elevation: wants.value.elevation },
+    })
   }
 
   /** Lets go: one entry is written. */
@@ -86,7 +106,22 @@ export const usePlan = defineStore('plan', () => {
     }
     dropped.value = true
     droppedAt = written()
+    if ('sitter_moved' in entry) {
+      const { x, z } = entry.sitter_moved
+      onWay = { x: (onWay?.x ?? 0) + x, z: (onWay?.z ?? 0) + z }
+    }
     board.write(entry)
+  }
+
+  /** Where a sitter goes is told from where the plan has that one: what is on its way already is not written twice. */
+  function ahead(entry: Entry): Entry {
+    if (!('sitter_moved' in entry) || !onWay) return entry
+    return { sitter_moved: { x: entry.sitter_moved.x - onWay.x, z: entry.sitter_moved.z - onWay.z } }
+  }
+
+  /** A hand let go of what it dragged without meaning it. Steps by key that were not written yet were meant. */
+  function giveUp(): void {
+    if (moving.value && !dropped.value && !resting.isPending.value) putAway()
   }
 
   function putAway(): void {
@@ -124,6 +159,7 @@ export const usePlan = defineStore('plan', () => {
     move,
     drop,
     putAway,
+    giveUp,
     nudge,
     look,
   }

@@ -54,7 +54,7 @@ const isRight = (lane: Lane) => ['on_target', 'removed', 'kept'].includes(lane.s
 
 /** A wish is dragged in tenths: the board follows while it moves, one entry is written when it is let go. */
 const dragged = ref<{ lane: string; from: number; level: number }>()
-const { take, drag, letGo, giveUp } = useHold(frame, {
+const { take, drag, letGo, cancelled } = useHold(frame, {
   drop() {
     const last = dragged.value
     dragged.value = undefined
@@ -151,7 +151,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
       aria-label="Every light on one scale of stops against the exposure. The table that follows says the same."
       @pointermove="drag"
       @pointerup="letGo"
-      @pointercancel="giveUp"
+      @pointercancel="cancelled"
     >
       <ZonePatterns id="ladder" />
 

@@ -7,19 +7,27 @@ import { FOOT } from '@/forms/lengths'
 import { ROLE_COLOURS } from '@/draw/marks'
 import { mine, useHold } from '@/draw/hold'
 import LightMark from '@/draw/LightMark.vue'
-import { cameraAt, placed, placeOf, shifted } from './place'
+import { cameraAt, meant, placed, placeMeant, shifted } from './place'
 import { path } from '@/draw/path'
 import { type Extent, gridLines, snapped } from './window'
 
 /** The studio from the side: ground at the left, camera at the right. Lights and camera go up and down. */
-const { plan, extent, chosen, setup, still } = defineProps<{
+const { plan, extent, chosen, setup, moving, still } = defineProps<{
   plan: Plan
   extent: Extent
   chosen: string
   setup: Setup
+  /** What is being moved and not written yet. */
+  moving?: Entry
   still?: boolean
 }>()
-const emit = defineEmits<{ choose: [light: string]; move: [entry: Entry]; nudge: [entry: Entry]; drop: [] }>()
+const emit = defineEmits<{
+  choose: [light: string]
+  move: [entry: Entry]
+  nudge: [entry: Entry]
+  drop: []
+  giveUp: []
+}>()
 const frame = useTemplateRef('frame')
 const { width, height } = useElementSize(frame)
 const w = computed(() => width.value || 400)
@@ -75,21 +83,26 @@ const labels = computed(() => {
   return placeLabels(list, marks)
 })
 
-const { local, take, drag, letGo } = useHold(frame, { drop: () => emit('drop') })
+const { local, take, drag, letGo, cancelled } = useHold(frame, {
+  drop: () => emit('drop'),
+  giveUp: () => emit('giveUp'),
+})
+/** The plan as it is meant; none while the sitter is on the way, which only the server says where to. */
+const ready = () => (still || (moving && 'sitter_moved' in moving) ? undefined : meant(plan, moving))
 const heightAt = (y: number, free: boolean) => snapped((h.value - 4 - y) / scale.value, free)
 
 function takeLight(event: PointerEvent, l: PlanLight): void {
   emit('choose', l.light)
-  const before = placeOf(setup, l.light)
-  if (still || !before) return
+  const before = placeMeant(setup, l.light, moving)
+  if (!ready() || !before) return
   const off = local(event).y - at(l).y
   take(event, (to, free) =>
     emit('move', placed(l.light, shifted(before, before.at.x, heightAt(to.y - off, free), before.at.z))),
   )
 }
 function takeCamera(event: PointerEvent): void {
-  if (still) return
-  take(event, (to, free) => emit('move', cameraAt(plan, { y: heightAt(to.y, free) })))
+  const now = ready()
+  if (now) take(event, (to, free) => emit('move', cameraAt(now, { y: heightAt(to.y, free) })))
 }
 
 /** How far a key raises. */
@@ -101,12 +114,14 @@ function rise(event: KeyboardEvent): number {
   return by
 }
 function raiseLight(event: KeyboardEvent, l: PlanLight): void {
-  const [by, place] = [rise(event), placeOf(setup, l.light)]
-  if (by && place) emit('nudge', placed(l.light, shifted(place, l.at.x, l.at.y + by, l.at.z)))
+  const [by, place, now] = [rise(event), placeMeant(setup, l.light, moving), ready()]
+  const at = now?.lights.find((other) => other.light === l.light)?.at
+  if (by && place && at) emit('nudge', placed(l.light, shifted(place, at.x, at.y + by, at.z)))
 }
 function raiseCamera(event: KeyboardEvent): void {
   const by = rise(event)
-  if (by) emit('nudge', cameraAt(plan, { y: plan.camera.at.y + by }))
+  const now = ready()
+  if (by && now) emit('nudge', cameraAt(now, { y: now.camera.at.y + by }))
 }
 </script>
 
@@ -119,7 +134,7 @@ function raiseCamera(event: KeyboardEvent): void {
       aria-label="Heights from the side, ground at the left, camera at the right"
       @pointermove="drag"
       @pointerup="letGo"
-      @pointercancel="letGo"
+      @pointercancel="cancelled"
     >
       <g v-for="t in ticks" :key="t">
         <line :x1="22" :x2="w" :y1="px(0, t).y" :y2="px(0, t).y" stroke="var(--line)" />

@@ -37,6 +37,7 @@ const emit = defineEmits<{
   move: [entry: Entry]
   nudge: [entry: Entry]
   drop: []
+  giveUp: []
 }>()
 
 const frame = useTemplateRef('frame')
@@ -46,8 +47,8 @@ const size = computed(() => ({ width: width.value || 400, height: height.value |
 const gone = computed(() => (moving && 'sitter_moved' in moving ? moving.sitter_moved : { x: 0, z: 0 }))
 // ---- hands and keys ----
 
-const say = { drop: () => emit('drop') }
-const { held, local, take, drag, letGo } = useHold(frame, say)
+const say = { drop: () => emit('drop'), giveUp: () => emit('giveUp') }
+const { held, local, take, drag, letGo, cancelled } = useHold(frame, say)
 const { byHand, view, floor, pan, lift, wheel, zoom, lookAround } = useAround(
   () => ({ extent, size: size.value, gone: gone.value }),
   local,
@@ -60,10 +61,11 @@ watch(
   },
 )
 const hands = useHandles({
-  now: () => ({ plan, setup, gone: gone.value, still }),
+  now: () => ({ plan, setup, gone: gone.value, moving, still }),
   floorAt: (event) => floorAt(local(event)),
   choose: (light) => emit('choose', light),
   nudge: (entry) => emit('nudge', entry),
+  drop: () => emit('drop'),
   follow: (event, entry) =>
     take(event, (here, free) => {
       const { x, z } = floorAt(here)
@@ -77,7 +79,12 @@ function point(event: PointerEvent): void {
 }
 function release(event: PointerEvent): void {
   lift(event)
-  letGo()
+  letGo(event)
+}
+/** The touch was taken away, by the system or by a palm: nothing was meant by it. */
+function cancel(event: PointerEvent): void {
+  lift(event)
+  cancelled(event)
 }
 
 const px = (x: number, z: number) => toPx(view.value, size.value, x, z)
@@ -196,7 +203,7 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
       @pointerdown="floor"
       @pointermove="point"
       @pointerup="release"
-      @pointercancel="release"
+      @pointercancel="cancel"
       @keydown="lookAround"
       @wheel.prevent="wheel"
       @dblclick="byHand = undefined"

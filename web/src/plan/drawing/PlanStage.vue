@@ -63,6 +63,7 @@ const move = (entry: Entry) => void plan.move(entry)
         @move="move"
         @nudge="plan.nudge"
         @drop="plan.drop"
+        @give-up="plan.giveUp"
       />
       <p v-if="plan.refused" class="label text-warn" role="alert">{{ plan.refused }}</p>
       <p v-if="!drawn.described && board.view" class="label text-text-2">
@@ -90,11 +91,13 @@ const move = (entry: Entry) => void plan.move(entry)
         :extent="extent"
         :chosen="board.chosen"
         :setup="board.setup"
+        :moving="plan.moving"
         :still="still"
         @choose="board.choose"
         @move="move"
         @nudge="plan.nudge"
         @drop="plan.drop"
+        @give-up="plan.giveUp"
       />
     </template>
   </section>

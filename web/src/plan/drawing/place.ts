@@ -6,6 +6,32 @@ export function placeOf(setup: Setup | undefined, light: string): LightPlace | u
   return setup?.lights.find((l) => l.id === light)?.place ?? undefined
 }
 
+/**
+ * The plan as the hand means it: with what is being moved on it, whether or not the server has drawn that yet. Steps that come faster than
+ * answers count on from there. A sitter who is moved takes all coordinates along; what comes of that only the server says.
+ */
+export function meant(plan: Plan, moving: Entry | undefined): Plan {
+  if (!moving) return plan
+  if ('studio' in moving) {
+    const studio = moving.studio as Plan['studio']
+    return { ...plan, studio, camera: { ...plan.camera, at: studio.camera.at } }
+  }
+  if ('placed' in moving && moving.placed.place) {
+    const { light, place } = moving.placed
+    return {
+      ...plan,
+      lights: plan.lights.map((l) => (l.light === light ? { ...l, at: place.at, aim: place.aim ?? l.aim } : l)),
+    }
+  }
+  return plan
+}
+
+/** Where a light stands, or is meant to. */
+export function placeMeant(setup: Setup | undefined, light: string, moving: Entry | undefined): LightPlace | undefined {
+  const to = moving && 'placed' in moving && moving.placed.light === light ? moving.placed.place : undefined
+  return to ?? placeOf(setup, light)
+}
+
 /** A light at another place; what it looks at, and how it lies, stay. */
 export const placed = (light: string, place: LightPlace): Entry => ({ placed: { light, place } })
 

@@ -167,4 +167,49 @@ describe('a light that is dragged', () => {
     await vi.advanceTimersByTimeAsync(20)
     expect(write).toHaveBeenCalledExactlyOnceWith(placed(0.55))
   })
+
+  it('writes the steps of one thing before another is moved, and nothing in the middle of a drag', async () => {
+    answering()
+    const write = vi.spyOn(useBoard(), 'write').mockImplementation(() => undefined)
+    const plan = usePlan()
+    const other: Entry = { placed: { light: 'key', place: { at: { x: 1, y: 2, z: 1 } } } }
+    plan.nudge(placed(0.5))
+    await vi.advanceTimersByTimeAsync(300)
+    plan.nudge(other)
+    expect(write).toHaveBeenCalledExactlyOnceWith(placed(0.5))
+    await vi.advanceTimersByTimeAsync(300)
+    // The hand takes the key itself now: what it moves is written when it is let go.
+    void plan.move(other)
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(write).toHaveBeenCalledOnce()
+    plan.giveUp()
+    plan.drop()
+    expect(write).toHaveBeenCalledOnce()
+    // A press alone takes no step by key away.
+    plan.nudge(other)
+    plan.giveUp()
+    await vi.advanceTimersByTimeAsync(600)
+    expect(write).toHaveBeenLastCalledWith(other)
+  })
+
+  it('does not move the sitter twice by what is on its way already', async () => {
+    answering()
+    const write = vi.spyOn(useBoard(), 'write').mockImplementation(() => undefined)
+    const plan = usePlan()
+    plan.look()
+    const sitter = (x: number): Entry => ({ sitter_moved: { x, z: 0 } })
+    plan.nudge(sitter(0.25))
+    await vi.advanceTimersByTimeAsync(600)
+    // Told from where the plan has the sitter, which does not know of the first step yet.
+    plan.nudge(sitter(0.5))
+    await vi.advanceTimersByTimeAsync(600)
+    expect(write.mock.calls).toEqual([[sitter(0.25)], [sitter(0.25)]])
+    // The plan that has both is there: from now on it is told from there.
+    useBoard().accept(view(5))
+    await nextTick()
+    await settle()
+    plan.nudge(sitter(0.125))
+    await vi.advanceTimersByTimeAsync(600)
+    expect(write).toHaveBeenLastCalledWith(sitter(0.125))
+  })
 })

@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { afterEach, describe, expect, it } from 'vitest'
-import type { Plan, Setup } from '@/api/client'
+import type { Entry, Plan, Setup } from '@/api/client'
 import HeightsDrawing from './HeightsDrawing.vue'
 import PlanDrawing from './PlanDrawing.vue'
 import { fitted, toPx } from './window'
@@ -113,6 +113,45 @@ describe('hands and keys on the plan', () => {
     await view.setProps({ moving: { sitter_moved: { x: -0.05, z: 0 } } })
     await named('The sitter').trigger('keydown', { key: 'ArrowUp' })
     expect(nudges().at(-1)).toEqual({ sitter_moved: { x: -0.05, z: -0.05 } })
+  })
+
+  it('counts steps on from what is meant, though the server has not drawn it yet', async () => {
+    view = draw()
+    /** Each step is what the next one finds on the way; the plan stays as it was. */
+    const step = async (label: string, key: string) => {
+      await named(label).trigger('keydown', { key })
+      await view.setProps({ moving: nudges().at(-1) as Entry })
+    }
+    for (const key of ['ArrowRight', 'ArrowRight', 'PageUp', 'ArrowDown']) await step('Key,', key)
+    expect(nudges().at(-1)).toMatchObject({ placed: { light: 'key', place: { at: { x: -0.8, y: 1.9, z: 0.95 } } } })
+    await step('Key looks at', 'ArrowLeft')
+    await step('Key looks at', 'ArrowLeft')
+    expect(nudges().at(-1)).toMatchObject({ placed: { place: { at: { x: -0.8, y: 1.9 }, aim: { x: -0.1, z: 0 } } } })
+    await step('Camera', 'ArrowDown')
+    await step('White panel', 'PageDown')
+    await step('White panel', 'PageDown')
+    await step('Camera', 'ArrowDown')
+    expect(nudges().at(-1)).toMatchObject({ studio: { camera: { at: { z: 2.1 } }, panels: [{ facing: 80 }] } })
+    // While the sitter is on the way all else waits for that.
+    await view.setProps({ moving: { sitter_moved: { x: 0.05, z: 0 } } })
+    const before = nudges().length
+    await named('Camera').trigger('keydown', { key: 'ArrowDown' })
+    expect([nudges().length, view.emitted('drop')?.length]).toEqual([before, 1])
+  })
+
+  it('holds what the first finger took, and gives up what the system takes away', async () => {
+    view = draw()
+    const svg = view.get('svg')
+    await named('Key,').trigger('pointerdown', on(-0.9, 0.9))
+    await named('Fill,').trigger('pointerdown', { ...on(0.9, 1.6), pointerId: 2 })
+    await svg.trigger('pointermove', { ...on(1.4, 1.6), pointerId: 2 })
+    expect(moves()).toEqual([])
+    await svg.trigger('pointermove', on(-0.6, 0.9))
+    await svg.trigger('pointerup', { ...on(1.4, 1.6), pointerId: 2 })
+    expect(moves()).toMatchObject([{ placed: { light: 'key' } }])
+    await svg.trigger('pointercancel', on(-0.6, 0.9))
+    await svg.trigger('pointerup', on(-0.6, 0.9))
+    expect([view.emitted('drop'), view.emitted('giveUp')?.length]).toEqual([undefined, 1])
   })
 
   it('looks around by keys where the drawing itself has the focus', async () => {

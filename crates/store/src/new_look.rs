@@ -55,7 +55,7 @@ pub(crate) async fn create_on(
 
 /// What a look was copied from, in words.
 pub(crate) fn from_words(sitting: &str, look: &str) -> String {
-    format!("{sitting}, {look}").chars().take(60).collect()
+    format!("{sitting}, {look}")
 }
 
 impl Store {

@@ -112,7 +112,9 @@ impl Store {
 async fn forget(tx: &DatabaseTransaction, row: &sitting::Model) -> Result<Forgotten, StoreError> {
     let looks = setup::Entity::find().filter(setup::Column::SittingId.eq(row.id)).lock_exclusive().all(tx).await?;
     let ids: Vec<Uuid> = looks.iter().map(|look| look.id).collect();
-    let named: Vec<String> = looks.iter().map(|look| new_look::from_words(&row.name, &look.name)).collect();
+    // Copies of earlier versions say only in words where they come from, in 60 characters at most.
+    let words = looks.iter().map(|look| new_look::from_words(&row.name, &look.name));
+    let named: Vec<String> = words.map(|words| words.chars().take(60).collect()).collect();
     let mine = || tape_entry::Entity::find().filter(tape_entry::Column::SetupId.is_in(ids.clone()));
     let entries = mine().count(tx).await?;
     tx.execute_unprepared("set local ink_lamp.forgets = 'yes'").await?;

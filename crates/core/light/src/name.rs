@@ -40,10 +40,21 @@ pub fn optional_name<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Optio
 /// # Errors
 /// Refuses empty and longer notes, other control characters, and what nobody could see.
 pub fn note<'de, D: Deserializer<'de>>(deserializer: D) -> Result<String, D::Error> {
-    let text = String::deserialize(deserializer)?;
+    checked_note(&String::deserialize(deserializer)?).map_err(serde::de::Error::custom)
+}
+
+/// Deserialises an optional [`note`].
+///
+/// # Errors
+/// As [`note`].
+pub fn optional_note<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Option<String>, D::Error> {
+    Option::<String>::deserialize(deserializer)?.map(|n| checked_note(&n).map_err(serde::de::Error::custom)).transpose()
+}
+
+fn checked_note(text: &str) -> Result<String, Refusal> {
     let note = text.trim();
     if !note.chars().any(is_seen) || note.chars().count() > 500 || note.chars().any(|c| c.is_control() && c != '\n') {
-        return Err(serde::de::Error::custom("A note has 1 to 500 characters, and at least one that is seen."));
+        return Err(Refusal::new("note", "A note has 1 to 500 characters, and at least one that is seen."));
     }
     Ok(note.to_owned())
 }

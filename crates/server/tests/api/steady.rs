@@ -93,6 +93,8 @@ async fn a_note_is_whole_or_refused_and_a_name_is_seen() {
     assert_eq!(status, StatusCode::CREATED);
     assert!(view["tape"]["items"][0]["line"].to_string().contains(&longest));
     assert_eq!(field(&app.write(&look, 1, json!({"note": {"text": "é".repeat(501)}})).await), (422, "entry.note.text"));
+    assert_eq!(app.write(&look, 1, json!({"frame": {"note": longest}})).await.0, StatusCode::CREATED);
+    assert_eq!(field(&app.write(&look, 2, json!({"frame": {"note": "é".repeat(501)}})).await), (422, "entry.frame.note"));
     let unseen = json!({"id": Uuid::now_v7(), "name": "\u{200b}", "look": {"id": Uuid::now_v7(), "name": "Look 1"}});
     assert_eq!(field(&app.post("/api/sittings", unseen).await), (422, "name"));
 }

@@ -96,7 +96,6 @@ function shot(): void {
         class="h-8 min-w-0 flex-1 rounded-key border border-edge bg-field px-2"
         aria-label="What was seen in the frame"
         placeholder="What was seen in it"
-        maxlength="60"
       />
       <PushButton @click="shot">Frame shot</PushButton>
     </form>

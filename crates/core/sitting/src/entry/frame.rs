@@ -13,8 +13,9 @@ use crate::{
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct FrameShot {
-    /// What was seen in it: 1 to 60 characters.
-    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "ink_lamp_light::name::optional_name")]
+    /// What was seen in it: 1 to 500 characters, in one or more lines.
+    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "ink_lamp_light::name::optional_note")]
+    #[cfg_attr(feature = "schema", schema(min_length = 1, max_length = 500))]
     pub note: Option<String>,
     /// It was shot without flash: what a mid-grey became in it.
     #[serde(default, skip_serializing_if = "Option::is_none")]

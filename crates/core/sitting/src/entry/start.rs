@@ -11,8 +11,9 @@ use crate::setup::Setup;
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Start {
-    /// What it was copied from, in words.
-    #[serde(deserialize_with = "ink_lamp_light::name::name")]
+    /// What it was copied from, in words: 1 to 500 characters.
+    #[serde(deserialize_with = "ink_lamp_light::name::note")]
+    #[cfg_attr(feature = "schema", schema(min_length = 1, max_length = 500))]
     pub from: String,
     /// The look that it was copied from; not known of copies of earlier versions.
     #[serde(default, skip_serializing_if = "Option::is_none")]

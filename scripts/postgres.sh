@@ -63,12 +63,13 @@ pg_alive() {
 pg_port() { pg_as sed -n 4p "$pg_data/postmaster.pid"; }
 pg_ready() { pg_alive && pg_as "$PG_BIN/pg_isready" -q -t 5 -h 127.0.0.1 -p "$(pg_port)"; }
 
+# Below the ports that the system gives to outgoing connections: those are taken and free again at any moment.
 pg_free_port() {
   local port
-  for port in "$(cat "$pg_folder/port" 2>/dev/null || echo 54330)" $(seq 54330 54429); do
+  for port in $(cat "$pg_folder/port" 2>/dev/null) $(seq 24330 24429); do
     (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null || { echo "$port"; return; }
   done
-  pg_die "no free port in 54330 to 54429"
+  pg_die "no free port in 24330 to 24429"
 }
 
 pg_url() {

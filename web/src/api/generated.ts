@@ -1112,12 +1112,12 @@ export interface components {
         Dial: number;
         /** @description A unit's dial. */
         DialShown: {
-            /** @description One step down; none at the lowest. */
-            down?: string | null;
+            /** @description The next steps down; none at the lowest. */
+            down: string[];
             /** @description As it is set. */
             now: string;
-            /** @description One step up; none at full power. */
-            up?: string | null;
+            /** @description The next steps up, the nearest first, at most 24: a hand may be faster than an answer. None at full power. */
+            up: string[];
         };
         /** @description A dial was turned. */
         DialTurned: {
@@ -1814,7 +1814,7 @@ export interface components {
         /** @description A frame was shot. */
         FrameShot: {
             no_flash?: components["schemas"]["NoFlash"] | null;
-            /** @description What was seen in it: 1 to 60 characters. */
+            /** @description What was seen in it: 1 to 500 characters, in one or more lines. */
             note?: string | null;
         };
         /** @description A light and a movement. */
@@ -3828,7 +3828,7 @@ export interface components {
         };
         /** @description A setup that another one began from. */
         Start: {
-            /** @description What it was copied from, in words. */
+            /** @description What it was copied from, in words: 1 to 500 characters. */
             from: string;
             /**
              * Format: uuid

@@ -5,7 +5,6 @@ import { useMediaQuery, useTitle } from '@vueuse/core'
 import { computed, nextTick, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, api } from '@/api/client'
-import SettingsCards from '@/board/cards/SettingsCards.vue'
 import CameraNow from '@/draw/CameraNow.vue'
 import type { Ghost } from '@/board/ladder/drawn'
 import StopLadder from '@/board/ladder/StopLadder.vue'
@@ -26,6 +25,8 @@ import { later } from '@/ui/later'
 const PhoneBoard = later(() => import('@/board/phone/PhoneBoard.vue'))
 const PhoneDialog = later(() => import('@/board/phone/PhoneDialog.vue'))
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))
+// Behind a tab where there is a plan; where there is none it comes a moment after the ladder.
+const SettingsCards = later(() => import('@/board/cards/SettingsCards.vue'))
 const WorkDialog = later(() => import('@/board/cards/WorkDialog.vue'))
 
 /** The board: the open setup, from the room's reading to the next move. */

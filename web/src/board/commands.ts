@@ -40,8 +40,7 @@ export function boardCommands(view: {
   function power({ key, entry }: Stroke): boolean {
     // Behind a number in the entry a minus takes tenths away: 11 −2.
     if (key !== '=' && entry) return false
-    const to = key === '=' ? board.lane?.dial?.up : board.lane?.dial?.down
-    if (to && board.light) board.write({ dial: { light: board.light.id, dial: to } })
+    board.turn(board.lane, key === '=' ? 'up' : 'down')
     return true
   }
 

@@ -9,13 +9,15 @@ import { useDraft } from './draft'
 import { useOutbox } from './outbox'
 import { usePast } from './past'
 import { useSession } from './session'
-import { raised } from './wishes'
+import { useSteps, type Step } from './steps'
+import { wishStep } from './wishes'
 
 /** The open look: how it stands, what a draft would do, which lane is chosen, and the way to its tape. To be read; changed by what it offers. */
 export const useBoard = defineStore('board', () => {
   const notices = useNotices()
   const session = useSession({
     opening(other) {
+      steps.settle()
       draft.dropDraft()
       chosen.begin(other)
       if (!other) return
@@ -55,7 +57,21 @@ export const useBoard = defineStore('board', () => {
   const light = computed(() => session.view.value?.setup.lights.find((l) => l.id === chosen.chosen.value))
   watch(chosen.chosen, draft.dropDraft)
 
+  /** How many entries of this look wait. */
+  const waitingHere = computed(() => outbox.waitingOf(session.view.value?.id))
+  const steps = useSteps({
+    view: () => session.view.value,
+    waiting: () => waitingHere.value,
+    show: (entry) => void draft.tryOut(entry, true),
+    write: (look, version, entry) => outbox.add(look, version, entry),
+  })
+  // What steps led to is shown until it is written and there: nothing jumps back and forth.
+  watch(waitingHere, (left) => {
+    if (left === 0 && steps.arrived()) draft.dropDraft()
+  })
+
   function write(entry: TypedEntry): void {
+    steps.settle()
     const now = session.view.value
     if (!now) return
     draft.dropDraft()
@@ -66,8 +82,6 @@ export const useBoard = defineStore('board', () => {
   /** What is being done, one thing after the other: a key that is pressed fast must not overtake the reading before it. */
   let turn: Promise<unknown> = Promise.resolve()
   const acting = ref(0)
-  /** How many entries of this look wait. */
-  const waitingHere = computed(() => outbox.waitingOf(session.view.value?.id))
   const busyWriting = computed(() => acting.value > 0 || waitingHere.value > 0)
 
   function inTurn(act: () => Promise<void> | void): Promise<void> {
@@ -82,6 +96,7 @@ export const useBoard = defineStore('board', () => {
    * has seen yet is not done by a key that was pressed for the one before.
    */
   function doNext(): Board['next']['kind'] | undefined {
+    steps.settle()
     const next = session.view.value?.board.next
     if (!next?.action || past.moment.value || busyWriting.value) return undefined
     write(next.action.entry)
@@ -93,6 +108,7 @@ export const useBoard = defineStore('board', () => {
       notices.say(`The server is out of reach: ${kind} when it is back.`)
       return Promise.resolve()
     }
+    steps.settle()
     return inTurn(async () => {
       await until(waitingHere).toBe(0)
       const of = session.view.value?.[kind]
@@ -101,10 +117,42 @@ export const useBoard = defineStore('board', () => {
     })
   }
 
+  /** One step of something, by key, press or wheel. */
+  function step<T>(what: Step<T>): void {
+    if (!past.moment.value) steps.step(what)
+  }
+
+  /** A part of something that is written as a whole: what else of it was changed and is not there yet stays. Written at once. */
+  function change<T>(what: Step<T>): void {
+    step(what)
+    steps.settle()
+  }
+
   /** Raises a lane's wish by some stops. */
   function raise(lane: Lane | undefined, by: number): void {
-    const entry = lane && raised(lane, by)
-    if (entry) write(entry)
+    if (!lane) return
+    if (lane.wish == null && lane.first_wish) write(lane.first_wish)
+    else step(wishStep(lane, by))
+  }
+
+  /** Turns the dial of a light by one setting. */
+  function turnDial(lane: Lane | undefined, way: 'up' | 'down'): void {
+    const { id, dial } = lane ?? {}
+    if (!id || !dial) return
+    // From full power to the lowest, as far as it is told.
+    const settings = [...dial.up.toReversed(), dial.now, ...dial.down]
+    step({
+      of: `dial ${id}`,
+      now: () => dial.now,
+      next: (now) => settings[settings.indexOf(now) + (way === 'up' ? -1 : 1)],
+      entry: (to) => ({ dial: { light: id, dial: to } }),
+    })
+  }
+
+  /** Puts a draft away, and steps that are not written yet. */
+  function dropDraft(): void {
+    steps.giveUp()
+    draft.dropDraft()
   }
 
   /** Changes the wish for the room to the other one. */
@@ -132,6 +180,7 @@ export const useBoard = defineStore('board', () => {
     lookAt: past.lookAt,
     loadEarlier: past.loadEarlier,
     ...draft,
+    dropDraft,
     waiting: outbox.waiting,
     outOfReach: outbox.outOfReach,
     busyWriting,
@@ -140,7 +189,11 @@ export const useBoard = defineStore('board', () => {
     doNext,
     undo: () => back('undo'),
     redo: () => back('redo'),
+    step,
+    change,
+    meant: steps.meant,
     raise,
+    turn: turnDial,
     keepOrRemove,
   }
 })

@@ -80,6 +80,16 @@ describe('the outbox', () => {
     expect([waiting.value, outOfReach.value]).toEqual([0, false])
   })
 
+  it('counts on from what is shown, which may have already what is not answered yet', async () => {
+    const { add } = box()
+    add('look', 7, note('a'))
+    // Somebody told the page of it before its own answer came.
+    add('look', 8, note('b'))
+    add('look', 8, note('c'))
+    await settle()
+    expect(sent.map((s) => s.base)).toEqual([7, 8, 9])
+  })
+
   it('keeps what was not sent across a reload', async () => {
     answers = [() => new TypeError('refused')]
     box().add('look', 0, note('a'))

@@ -72,9 +72,10 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
   }
 
   function add(setup: string, version: number, entry: TypedEntry): void {
-    // Each entry before it in the queue will have raised the version by one.
-    const before = kept.value.filter((k) => k.setup === setup).length
-    const mine = { id: v7(), setup, base: version + before, at: new Date().toISOString(), entry }
+    // The entry before it in the queue raises the version by one; what is shown may have it already, though its answer is still on the way.
+    const before = kept.value.findLast((k) => k.setup === setup)
+    const base = Math.max(version, before ? before.base + 1 : 0)
+    const mine = { id: v7(), setup, base, at: new Date().toISOString(), entry }
     kept.value.push(mine)
     void keep(mine)
     void flush()

@@ -1,4 +1,5 @@
 import type { Entry, Lane, RatioSpec } from '@/api/client'
+import type { Step } from './steps'
 
 const tenths = (stops: number) => Math.round(stops * 10) / 10
 
@@ -8,12 +9,18 @@ export function wishAt(lane: Lane, level: number): Entry {
   return { room_wish: lane.floor ? { remove: { level } } : { keep: { level } } }
 }
 
-/** The entry that raises a lane's wish by some stops, or that gives it its first one; nothing where it can have none yet. */
-export function raised(lane: Lane, by: number): Entry | undefined {
-  return lane.wish == null ? (lane.first_wish ?? undefined) : wishAt(lane, tenths(lane.wish + by))
-}
+/** A step of a lane's wish by some stops. */
+export const wishStep = (lane: Lane, by: number): Step<number> => ({
+  of: `wish ${lane.id} ${lane.floor ? 'floor' : ''}`,
+  now: () => lane.wish ?? undefined,
+  next: (now) => tenths(now + by),
+  entry: (level) => wishAt(lane, level),
+})
 
-/** The entry that changes the ratio by some tenths; where there is none yet it begins with the usual one. */
-export function ratioBy(now: RatioSpec | null | undefined, by: number, usual: RatioSpec): Entry {
-  return { ratio: { target: now ? { ...now, ratio: Math.max(0.1, tenths(now.ratio + by)) } : usual } }
-}
+/** A step of the ratio by some tenths; where there is none yet it begins with the usual one. */
+export const ratioStep = (target: RatioSpec | null | undefined, by: number, usual: RatioSpec): Step<RatioSpec> => ({
+  of: 'ratio',
+  now: () => target ?? { ...usual, ratio: tenths(usual.ratio - by) },
+  next: (now) => ({ ...now, ratio: Math.max(0.1, tenths(now.ratio + by)) }),
+  entry: (to) => ({ ratio: { target: to } }),
+})

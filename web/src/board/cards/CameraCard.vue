@@ -23,7 +23,7 @@ const DIALS: { dial: Dial; label: string; words: (marking: string) => string }[]
 const { aperture, shutter, iso } = scales.usual.exposure
 const usual = { aperture, shutter, iso }
 
-const exposure = computed(() => board.view?.setup.camera?.exposure)
+const exposure = computed(() => board.meant<Record<Dial, string>>('camera') ?? board.view?.setup.camera?.exposure)
 const sync = computed({
   get: () => board.view?.setup.camera?.sync ?? '',
   set: (marking) => set({}, marking || undefined),
@@ -64,16 +64,26 @@ function markings(dial: Dial): string[] {
 }
 
 function set(change: Partial<Record<Dial, string>>, synced?: string): void {
-  const now = { ...usual, ...exposure.value, ...change }
-  board.write({ camera: { aperture: now.aperture, shutter: now.shutter, iso: now.iso, sync: synced } })
+  board.change({
+    of: 'camera',
+    now: () => ({ ...usual, ...settings() }),
+    next: (now) => ({ ...now, ...change, ...(synced ? { sync: synced } : {}) }),
+    entry: (to) => ({ camera: to }),
+  })
 }
 
-/** Lists run from bright to dark: down is brighter to the left, darker to the right, on every dial. */
+/** Lists run from bright to dark: down is brighter to the left, darker to the right, on every dial. Steps of the three add up. */
 function step(dial: Dial, by: 1 | -1): void {
   const all = markings(dial)
-  const at = all.indexOf(exposure.value?.[dial] ?? usual[dial])
-  const next = all[at + by]
-  if (next) set({ [dial]: next })
+  board.step({
+    of: 'camera',
+    now: () => ({ ...usual, ...settings() }),
+    next: (now) => {
+      const to = all[all.indexOf(now[dial]) + by]
+      return to ? { ...now, [dial]: to } : undefined
+    },
+    entry: (to) => ({ camera: to }),
+  })
 }
 </script>
 

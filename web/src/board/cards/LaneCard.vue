@@ -31,10 +31,6 @@ const findings = computed(() => {
   return [...all.filter((f) => f.lane === lane.value?.id), ...all.filter((f) => f.lane !== lane.value?.id)]
 })
 
-function turn(dial: string | null | undefined): void {
-  if (dial && light.value) board.write({ dial: { light: light.value.id, dial } })
-}
-
 function shot(): void {
   board.write({ frame: { note: frameNote.value.trim() || undefined } })
   frameNote.value = ''
@@ -62,10 +58,10 @@ function shot(): void {
           <StepField
             label="Power"
             class="flex-1"
-            :down="Boolean(lane.dial?.down)"
-            :up="Boolean(lane.dial?.up)"
-            @down="turn(lane.dial?.down)"
-            @up="turn(lane.dial?.up)"
+            :down="Boolean(lane.dial?.down.length)"
+            :up="Boolean(lane.dial?.up.length)"
+            @down="board.turn(lane, 'down')"
+            @up="board.turn(lane, 'up')"
           >
             {{ lane.dial?.now ?? 'not said' }}
           </StepField>

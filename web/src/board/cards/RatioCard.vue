@@ -2,19 +2,25 @@
 import { computed } from 'vue'
 import type { RatioSpec, Scales } from '@/api/client'
 import { useBoard } from '@/look/board'
-import { ratioBy } from '@/look/wishes'
+import { ratioStep } from '@/look/wishes'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import StepField from '@/forms/StepField.vue'
 
 /** The wished ratio of key to fill, in the photographer's own convention, and what lands on the face. */
 const { scales } = defineProps<{ scales: Scales }>()
 const board = useBoard()
-const target = computed(() => board.board?.ratio?.target)
+const target = computed(() => board.meant<RatioSpec>('ratio') ?? board.board?.ratio?.target)
 /** The wish, or what it would begin with. */
 const shown = computed(() => target.value ?? scales.usual.ratio)
 const face = computed(() => board.board?.face)
 
-const change = (part: Partial<RatioSpec>) => board.write({ ratio: { target: { ...shown.value, ...part } } })
+const change = (part: Partial<RatioSpec>) =>
+  board.change<RatioSpec>({
+    of: 'ratio',
+    now: () => shown.value,
+    next: (now) => ({ ...now, ...part }),
+    entry: (to) => ({ ratio: { target: to } }),
+  })
 const convention = computed({
   get: () => shown.value.convention,
   set: (c) => change({ convention: c }),
@@ -44,8 +50,8 @@ const rows = computed(() => {
         label="Ratio"
         down
         up
-        @down="board.write(ratioBy(target, -0.1, scales.usual.ratio))"
-        @up="board.write(ratioBy(target, 0.1, scales.usual.ratio))"
+        @down="board.step(ratioStep(target, -0.1, scales.usual.ratio))"
+        @up="board.step(ratioStep(target, 0.1, scales.usual.ratio))"
       >
         {{ board.board?.ratio?.shown ?? 'no ratio' }}
       </StepField>

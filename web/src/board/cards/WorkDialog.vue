@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
-import type { Scales, Schools } from '@/api/client'
+import type { RatioSpec, Scales, Schools } from '@/api/client'
 import CameraCard from './CameraCard.vue'
 import { among, useEntryForm } from '@/forms/entry'
 import { given, numberOf, shown } from '@/forms/numbers'
@@ -22,14 +22,20 @@ const board = useBoard()
 const kit = useKit()
 onMounted(() => kit.load().catch(() => undefined))
 
-const schools = computed(() => board.view?.setup.schools ?? usual.schools)
+const schools = computed(() => board.meant<Schools>('schools') ?? board.view?.setup.schools ?? usual.schools)
 const effects = computed(() => board.board?.schools)
 /** One of the ways, as a field that writes all of them. */
 function school<K extends keyof Schools>(key: K) {
   return computed({
     // The server always says all of them; only what is written may leave some out.
     get: () => schools.value[key] as Required<Schools>[K],
-    set: (value) => board.write({ schools: { ...schools.value, [key]: value } }),
+    set: (value) =>
+      board.change<Schools>({
+        of: 'schools',
+        now: () => schools.value,
+        next: (now) => ({ ...now, [key]: value }),
+        entry: (to) => ({ schools: to }),
+      }),
   })
 }
 const follow = school('follow')
@@ -40,14 +46,21 @@ const length = computed({
   set: (unit) => board.write({ length: { unit } }),
 })
 
-const ratio = computed(() => board.view?.setup.ratio)
+const ratio = computed(() => board.meant<RatioSpec>('ratio') ?? board.view?.setup.ratio ?? undefined)
+const ratioWith = (part: Partial<RatioSpec>) =>
+  board.change<RatioSpec>({
+    of: 'ratio',
+    now: () => ratio.value,
+    next: (now) => ({ ...now, ...part }),
+    entry: (to) => ({ ratio: { target: to } }),
+  })
 const anchor = computed({
   get: () => ratio.value?.anchor ?? usual.ratio.anchor,
-  set: (now) => ratio.value && board.write({ ratio: { target: { ...ratio.value, anchor: now } } }),
+  set: (now) => ratioWith({ anchor: now }),
 })
 const convention = computed({
   get: () => ratio.value?.convention ?? usual.ratio.convention,
-  set: (now) => ratio.value && board.write({ ratio: { target: { ...ratio.value, convention: now } } }),
+  set: (now) => ratioWith({ convention: now }),
 })
 
 const transmitter = computed({

@@ -18,7 +18,7 @@ import FrameBand from './FrameBand.vue'
 const { study, scales } = defineProps<{ study: Study; scales: Scales }>()
 const board = useBoard()
 const shutter = computed(() => study.shutter)
-const firing = computed<Firing>(() => board.view?.setup.firing ?? {})
+const firing = computed<Firing>(() => board.meant<Firing>('firing') ?? board.view?.setup.firing ?? {})
 
 const times = asTimes(scales.shutters)
 const now = computed({
@@ -30,13 +30,19 @@ const now = computed({
 })
 
 function toggle(place: string, on: boolean): void {
-  const high = { camera: false, transmitter: false, units: [], ...firing.value.high_speed }
-  const units = (high.units ?? []).filter((id) => id !== place)
-  const next =
-    place === 'camera' || place === 'transmitter'
+  const switched = (now: Firing) => {
+    const high = { camera: false, transmitter: false, units: [], ...now.high_speed }
+    const units = (high.units ?? []).filter((id) => id !== place)
+    return place === 'camera' || place === 'transmitter'
       ? { ...high, [place]: on }
       : { ...high, units: on ? [...units, place] : units }
-  board.write({ firing: { ...firing.value, high_speed: next } })
+  }
+  board.change<Firing>({
+    of: 'firing',
+    now: () => firing.value,
+    next: (now) => ({ ...now, high_speed: switched(now) }),
+    entry: (to) => ({ firing: to }),
+  })
 }
 
 const delay = ref('')

@@ -92,10 +92,10 @@ pub struct GuessShown {
 pub struct DialShown {
     /// As it is set.
     pub now: String,
-    /// One step up; none at full power.
-    pub up: Option<String>,
-    /// One step down; none at the lowest.
-    pub down: Option<String>,
+    /// The next steps up, the nearest first, at most 24: a hand may be faster than an answer. None at full power.
+    pub up: Vec<String>,
+    /// The next steps down; none at the lowest.
+    pub down: Vec<String>,
 }
 
 /// What kind of step a lane is.

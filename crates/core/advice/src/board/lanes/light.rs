@@ -1,6 +1,9 @@
 //! A light’s lane.
 
-use ink_lamp_light::scale::Stops;
+use ink_lamp_light::{
+    scale::Stops,
+    strobe::{Dial, PowerScale},
+};
 use ink_lamp_scene::{scene::Scene, stand::Stand};
 use ink_lamp_sitting::{
     entry::{Entry, RatioChosen, TargetSet},
@@ -66,5 +69,12 @@ fn foot(light: &Light, pick: &Pick) -> Foot {
 fn dial(light: &Light) -> Option<DialShown> {
     let (unit, dial) = light.unit.as_ref().zip(light.dial)?;
     let written = |d| unit.scale.write(d);
-    Some(DialShown { now: written(dial), up: unit.scale.up(dial).map(written), down: unit.scale.down(dial).map(written) })
+    let from = |next: fn(&PowerScale, Dial) -> Option<Dial>| {
+        let others = std::iter::successors(next(&unit.scale, dial), |at| next(&unit.scale, *at));
+        others.take(NEXT_STEPS).map(written).collect()
+    };
+    Some(DialShown { now: written(dial), up: from(PowerScale::up), down: from(PowerScale::down) })
 }
+
+/// So many steps of a dial are told either way.
+const NEXT_STEPS: usize = 24;

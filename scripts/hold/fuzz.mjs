@@ -137,7 +137,7 @@ function bySchema(tool, url, seconds, seed) {
 }
 
 export async function fuzz({ program, database, brief, schemathesis }) {
-  const [seconds, many] = brief ? [20, 6000] : [420, 200_000]
+  const [seconds, many] = brief ? [12, 5000] : [420, 200_000]
   const seed = 20261128
   const { server, url, log, ended } = await served(program, { INK_LAMP_DATABASE_URL: await database.fresh('fuzz') })
   const client = new Client(url)

@@ -15,7 +15,7 @@ export async function held({ program, database, brief }) {
   const client = new Client(url)
   const [one, other] = [await client.begin('Held'), await client.begin('Free')]
   const letGo = database.hold(
-    `begin; select from setup where id = '${one}' for update; select pg_sleep(${brief ? 4 : 8}); commit`,
+    `begin; select from setup where id = '${one}' for update; select pg_sleep(${brief ? 3 : 8}); commit`,
   )
   while (
     (await database.sql("select count(*) from pg_stat_activity where query like '%pg_sleep%' and state = 'active'")) <
@@ -54,7 +54,7 @@ export async function frozen({ program, database, brief }) {
   second.server.kill('SIGSTOP')
   const here = looks.map((look) => asking(() => client.note(look, 'here')))
   const reading = asking(() => client.get(`/setups/${looks[0]}`))
-  await rest(brief ? 4000 : 15_000)
+  await rest(brief ? 3000 : 15_000)
   await Promise.all([...here, reading].map((asker) => asker.stop()))
   second.server.kill('SIGCONT')
   await Promise.all(there.map((asker) => asker.stop()))
@@ -107,7 +107,7 @@ export async function slow({ program, database, brief }) {
     ...Array.from({ length: deaf }, () => open(asks.repeat(50))),
   ]
   const reading = asking(() => client.get(`/setups/${look}`))
-  await rest(brief ? 4000 : 20_000)
+  await rest(brief ? 3000 : 20_000)
   await reading.stop()
   const gone = closed
   for (const end of sockets) end()

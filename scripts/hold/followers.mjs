@@ -55,7 +55,7 @@ export async function followers({ program, database, brief }) {
       well:
         open === many &&
         heard === many &&
-        failed(reading.statuses) + failed(writing.statuses) === 0 &&
+        failed(reading.statuses, brief) + failed(writing.statuses, brief) === 0 &&
         log.panics === 0,
     },
   ]

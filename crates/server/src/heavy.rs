@@ -20,8 +20,9 @@ use crate::problem::Problem;
 const MOST_WAITING: usize = 64;
 /// How long one waits for it.
 const PATIENCE: Duration = Duration::from_secs(5);
-/// How long one answer may be worked on: many times what the longest takes.
-const DEADLINE: Duration = Duration::from_secs(2);
+/// How long one answer may be worked on: a hundred times what the longest takes, since a machine may stand still for seconds; less than a
+/// request may take in all.
+const DEADLINE: Duration = Duration::from_secs(8);
 
 /// The seats for heavy work.
 #[derive(Debug, Clone)]

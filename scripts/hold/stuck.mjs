@@ -72,7 +72,10 @@ export async function frozen({ program, database, brief }) {
       saw: `writing ${told(statuses)}, 99 % within ${ms(written, 0.99)}, at most ${(Math.max(...written) / 1000).toFixed(1)} s; reading 99 % within ${ms(read, 0.99)}, ${failed(reading.statuses)} failed`,
       // A look whose row the frozen server holds is told to be held until the database lets go of it: 10 s.
       well:
-        failed(reading.statuses, brief) === 0 && !statuses[0] && !statuses[500] && first.log.panics + second.log.panics === 0,
+        failed(reading.statuses, brief) === 0 &&
+        !statuses[0] &&
+        !statuses[500] &&
+        first.log.panics + second.log.panics === 0,
     },
   ]
 }

@@ -28,6 +28,7 @@ export const useBoard = defineStore('board', () => {
       const movedOn = before !== undefined && before.version !== now.version
       if (movedOn || !before) past.begin(now)
       past.leaveMoment()
+      if (movedOn) steps.again()
       chosen.follow(now.board, movedOn)
     },
     reached: () => void outbox.flush(),

@@ -14,6 +14,8 @@ class Server {
   entries: Record<string, unknown>[] = []
   /** How long each answer takes, milliseconds. */
   delay: () => number = () => 0
+  /** Is told of each draft, and of the setup that it was asked for. */
+  drafted: (setup: { frames: number }) => void = () => undefined
   readonly seen = new Set<string>()
 
   view(): SetupView {
@@ -30,7 +32,7 @@ class Server {
     return {
       id: 'look',
       version: this.version,
-      setup: { lights: [{ id: 'rim' }, { id: 'hair' }] },
+      setup: { lights: [{ id: 'rim' }, { id: 'hair' }], frames: this.version },
       board: { lanes, next: { kind: 'shoot', lane: 'rim', say: [], why: [] } },
       tape: { items: [], earlier: false },
       undo: null,
@@ -80,6 +82,7 @@ describe('steps that are faster than answers', () => {
       await new Promise((go) => setTimeout(go, server.delay()))
       const body = text ? JSON.parse(text) : undefined
       if (path === '/api/scales') return Response.json({})
+      if (path === '/api/draft') server.drafted(body.setup)
       if (path === '/api/draft') return Response.json({ board: server.view().board, echo: null })
       if (!path.endsWith('/entries')) return Response.json(server.view())
       const status = server.take(body)
@@ -128,6 +131,18 @@ describe('steps that are faster than answers', () => {
     board.raise(laneOf(board, 'rim'), 0.1)
     await vi.advanceTimersByTimeAsync(10 * REST)
     expect(server.entries).toEqual([{ target: { light: 'rim', level: 0.1 } }])
+  })
+
+  it('shows what steps lead to on what stands now, once another entry is there', async () => {
+    const board = await opened()
+    const asked: number[] = []
+    server.drafted = (setup) => asked.push(setup.frames)
+    board.write({ frame: {} })
+    board.raise(laneOf(board, 'rim'), 0.1)
+    await vi.advanceTimersByTimeAsync(REST - 100)
+    expect(asked).toEqual([3, 4])
+    await vi.advanceTimersByTimeAsync(REST)
+    expect(server.entries).toEqual([{ frame: {} }, { target: { light: 'rim', level: 0.1 } }])
   })
 
   it('writes what was meant when the page is left', async () => {

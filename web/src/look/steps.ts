@@ -71,6 +71,11 @@ export function useSteps(on: {
     return last.value?.of === `${on.view()?.id} ${of}` ? (last.value.to as T) : undefined
   }
 
+  /** What steps lead to is shown on what stands now, which was changed meanwhile. */
+  function again(): void {
+    if (pending) on.show(pending.entry)
+  }
+
   /** Steps that were not written yet are taken away. */
   function giveUp(): void {
     resting.stop()
@@ -81,5 +86,5 @@ export function useSteps(on: {
   useEventListener(window, 'pagehide', settle)
   useEventListener(document, 'visibilitychange', () => document.visibilityState === 'hidden' && settle())
 
-  return { step, settle, giveUp, arrived, meant }
+  return { step, settle, again, giveUp, arrived, meant }
 }

@@ -95,6 +95,14 @@ export const failed = (statuses, brief = false) =>
     0,
   )
 
+/** How all of some askers were answered. */
+export function together(askers) {
+  const statuses = {}
+  for (const asker of askers)
+    for (const [status, n] of Object.entries(asker.statuses)) statuses[status] = (statuses[status] ?? 0) + n
+  return statuses
+}
+
 /** Answers as they are told: `20 × 201, 3 × 503`. */
 export const told = (statuses) =>
   Object.entries(statuses)

@@ -6,7 +6,7 @@ import { served, within } from './served.mjs'
 
 export async function followers({ program, database, brief }) {
   const many = brief ? 300 : 2000
-  const { server, url, log, ended } = await served(program, { INK_LAMP_DATABASE_URL: database.url })
+  const { server, url, log, end } = await served(program, { INK_LAMP_DATABASE_URL: database.url })
   const client = new Client(url)
   const look = await client.begin('Followed')
   const memory = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))[1]) / 1024
@@ -44,8 +44,7 @@ export async function followers({ program, database, brief }) {
   await Promise.all([reading.stop(), writing.stop()])
   const after = memory()
   for (const asked of all) asked.on('error', () => undefined).destroy()
-  server.kill('SIGTERM')
-  await ended
+  await end()
   agent.destroy()
   client.close()
   return [

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Client, randomUUID } from './client.mjs'
+import { Client, randomUUID, told } from './client.mjs'
 import { served } from './served.mjs'
 
 /** Numbers that look random and are the same each time: what went wrong once can be made again. */
@@ -139,7 +139,7 @@ function bySchema(tool, url, seconds, seed) {
 export async function fuzz({ program, database, brief, schemathesis }) {
   const [seconds, many] = brief ? [12, 5000] : [420, 200_000]
   const seed = 20261128
-  const { server, url, log, ended } = await served(program, { INK_LAMP_DATABASE_URL: await database.fresh('fuzz') })
+  const { url, log, end } = await served(program, { INK_LAMP_DATABASE_URL: await database.fresh('fuzz') })
   const client = new Client(url)
   const look = await client.begin('Odd')
   const { setup, sitting } = JSON.parse((await client.get(`/setups/${look}`)).text)
@@ -150,15 +150,13 @@ export async function fuzz({ program, database, brief, schemathesis }) {
   if (!fitted) console.error(said.slice(0, 20_000))
   // It is as it was: somebody begins, writes and reads.
   const after = await client.note(await client.begin('After'), 'well')
-  server.kill('SIGTERM')
-  await ended
+  await end()
   client.close()
   const fine = log.panics === 0 && log.fives === 0 && after.status === 201
-  const statuses = Object.entries(log.statuses).map(([status, n]) => `${n} × ${status}`)
   return [
     {
       what: `odd requests: ${owned} of our own, ${log.answered - owned} from the OpenAPI document`,
-      saw: `${statuses.join(', ')}; ${log.panics} panics, ${log.fives} × 5xx; the longest took ${(log.longest / 1000).toFixed(2)} s (${log.longestWas})`,
+      saw: `${told(log.statuses)}; ${log.panics} panics, ${log.fives} × 5xx; the longest took ${(log.longest / 1000).toFixed(2)} s (${log.longestWas})`,
       well: fine && (brief || log.longest < 2000),
     },
     {

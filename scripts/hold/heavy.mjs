@@ -76,7 +76,7 @@ async function everything(client) {
 
 export async function heavy({ program, database, brief }) {
   const [askers, samples, each] = brief ? [16, 100, 3] : [32, 1000, 20]
-  const { server, url, log, ended } = await served(program, { INK_LAMP_DATABASE_URL: database.url })
+  const { url, log, end } = await served(program, { INK_LAMP_DATABASE_URL: database.url })
   const client = new Client(url)
   const look = await everything(client)
   const { setup } = JSON.parse((await client.get(`/setups/${look}`)).text)
@@ -135,8 +135,7 @@ export async function heavy({ program, database, brief }) {
   rows.push(await boards(`beside ${askers} who ask for all of that without rest`))
   await Promise.all(others.map((other) => other.stop()))
   const began = performance.now()
-  server.kill('SIGTERM')
-  await ended
+  await end()
   client.close()
   rows.push({
     what: 'SIGTERM after that',

@@ -1,5 +1,5 @@
 // Servers that are killed, and databases that crash, while many write: what was accepted is there, once.
-import { Client, asking, failed, randomUUID, rest, told } from './client.mjs'
+import { Client, asking, failed, randomUUID, rest, together, told } from './client.mjs'
 import { served } from './served.mjs'
 
 const WRITERS = 8
@@ -41,8 +41,7 @@ export async function kills({ program, database, brief }) {
   }
   over = true
   await Promise.all(writers)
-  now.server.kill('SIGTERM')
-  await now.ended
+  await now.end()
   client.close()
   const rows = await database.do(
     'psql',
@@ -67,7 +66,7 @@ export async function kills({ program, database, brief }) {
 /** A database that is started again while many read and write: nobody who can wait a second hears of it. */
 export async function restarts({ program, database, brief }) {
   const times = brief ? 1 : 5
-  const { server, url, log, ended } = await served(program, { INK_LAMP_DATABASE_URL: await database.fresh('restarts') })
+  const { url, log, end } = await served(program, { INK_LAMP_DATABASE_URL: await database.fresh('restarts') })
   const client = new Client(url)
   const looks = await Promise.all([0, 1, 2, 3].map((n) => client.begin(`Look ${n}`)))
   const askers = looks.flatMap((look) => [
@@ -82,12 +81,9 @@ export async function restarts({ program, database, brief }) {
   }
   await rest(500)
   await Promise.all(askers.map((asker) => asker.stop()))
-  server.kill('SIGTERM')
-  await ended
+  await end()
   client.close()
-  const statuses = {}
-  for (const asker of askers)
-    for (const [status, n] of Object.entries(asker.statuses)) statuses[status] = (statuses[status] ?? 0) + n
+  const statuses = together(askers)
   const longest = Math.max(...askers.flatMap((asker) => asker.times))
   return [
     {

@@ -7,11 +7,11 @@ export async function served(program, given = {}) {
   const env = { ...process.env, INK_LAMP_PORT: '0', INK_LAMP_LOG: 'json', ...given }
   const server = spawn(program, ['serve'], { env, stdio: ['ignore', 'pipe', 'pipe'] })
   // Whatever goes wrong, no server is left behind.
-  const end = () => server.kill('SIGKILL')
-  process.once('exit', end)
+  const kill = () => server.kill('SIGKILL')
+  process.once('exit', kill)
   const log = { answered: 0, fives: 0, panics: 0, longest: 0, longestWas: '', statuses: {}, said: [] }
   createInterface({ input: server.stderr }).on('line', (line) => heard(log, line))
-  const ended = new Promise((done) => server.once('exit', done)).then(() => process.off('exit', end))
+  const ended = new Promise((done) => server.once('exit', done)).then(() => process.off('exit', kill))
   const url = await new Promise((ready, failed) => {
     server.stdout.on('data', (text) => {
       const found = /http:\/\/127[\d.:]+/.exec(text.toString())
@@ -19,7 +19,12 @@ export async function served(program, given = {}) {
     })
     void ended.then(() => failed(new Error(`the server ended: ${log.said.join('\n')}`)))
   })
-  return { server, url, log, ended }
+  /** As Ctrl-C does. */
+  const end = () => {
+    server.kill('SIGTERM')
+    return ended
+  }
+  return { server, url, log, ended, end }
 }
 
 function heard(log, line) {

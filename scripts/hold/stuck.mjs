@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
 import { connect } from 'node:net'
 import { join } from 'node:path'
-import { Client, asking, failed, randomUUID, rest, told } from './client.mjs'
+import { Client, asking, failed, randomUUID, rest, together, told } from './client.mjs'
 import { Database } from './database.mjs'
 import { served, within } from './served.mjs'
 
@@ -11,7 +11,7 @@ const ms = (times, share) => `${within(times, share).toFixed(1)} ms`
 
 /** A look that somebody holds for eight seconds: its writers are told so, all others go on. */
 export async function held({ program, database, brief }) {
-  const { server, url, log, ended } = await served(program, { INK_LAMP_DATABASE_URL: database.url })
+  const { url, log, end } = await served(program, { INK_LAMP_DATABASE_URL: database.url })
   const client = new Client(url)
   const [one, other] = [await client.begin('Held'), await client.begin('Free')]
   const letGo = database.hold(
@@ -29,8 +29,7 @@ export async function held({ program, database, brief }) {
   await Promise.all([...waiting, writing, reading].map((asker) => asker.stop()))
   // Once it is let go, the next one is taken.
   const after = await client.note(one, 'after')
-  server.kill('SIGTERM')
-  await ended
+  await end()
   client.close()
   const refused = waiting.flatMap((asker) => asker.times)
   const all = failed(writing.statuses, brief) + failed(reading.statuses, brief)
@@ -59,11 +58,8 @@ export async function frozen({ program, database, brief }) {
   second.server.kill('SIGCONT')
   await Promise.all(there.map((asker) => asker.stop()))
   const [written, read] = [here.flatMap((asker) => asker.times), reading.times]
-  const statuses = {}
-  for (const asker of here)
-    for (const [status, n] of Object.entries(asker.statuses)) statuses[status] = (statuses[status] ?? 0) + n
-  for (const { server } of [first, second]) server.kill('SIGTERM')
-  await Promise.all([first.ended, second.ended])
+  const statuses = together(here)
+  await Promise.all([first.end(), second.end()])
   client.close()
   stuck.close()
   return [
@@ -82,7 +78,7 @@ export async function frozen({ program, database, brief }) {
 
 /** Clients that send a byte now and then, and clients that never take what they asked for. */
 export async function slow({ program, database, brief }) {
-  const { server, url, log, ended } = await served(program, { INK_LAMP_DATABASE_URL: database.url })
+  const { url, log, end } = await served(program, { INK_LAMP_DATABASE_URL: database.url })
   const client = new Client(url)
   const look = await client.begin('Slow')
   const port = Number(new URL(url).port)
@@ -114,8 +110,7 @@ export async function slow({ program, database, brief }) {
   await reading.stop()
   const gone = closed
   for (const end of sockets) end()
-  server.kill('SIGTERM')
-  await ended
+  await end()
   client.close()
   return [
     {
@@ -141,7 +136,7 @@ export async function full({ program, brief }) {
   const small = new Database(join(folder, 'pg'))
   try {
     await small.start()
-    const { server, url, log, ended } = await served(program, { INK_LAMP_DATABASE_URL: small.url })
+    const { url, log, end } = await served(program, { INK_LAMP_DATABASE_URL: small.url })
     const client = new Client(url)
     const look = await client.begin('Full')
     const [accepted, statuses] = [new Map(), {}]
@@ -171,8 +166,7 @@ export async function full({ program, brief }) {
     }
     const kept = (await small.sql('select id from tape_entry')).split('\n')
     const lost = [...accepted.keys()].filter((id) => !kept.includes(id)).length
-    server.kill('SIGTERM')
-    await ended
+    await end()
     client.close()
     return [
       {

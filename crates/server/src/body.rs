@@ -54,7 +54,7 @@ impl<T: DeserializeOwned + Send + 'static> FromRequest for Large<T> {
         Box::pin(async move {
             let bytes = read(&request, payload, MOST_DOCUMENT_BYTES, "No kit is that large.").await?;
             // Long enough to be in the way of others.
-            web::block(move || parse(&bytes)).await.map_err(|_| Problem::refused("This could not be read."))?.map(Self)
+            web::block(move || parse(&bytes)).await.map_err(|error| Problem::broken_off(&error))?.map(Self)
         })
     }
 }

@@ -82,10 +82,10 @@ impl Heavy {
         let _waited = WhileWaited(stop.clone());
         let written = web::block(move || {
             let _seat = seat;
-            let json = interruptible(&stop, || serde_json::to_vec(&work()?).map_err(|error| broken(&error)));
+            let json = interruptible(&stop, || serde_json::to_vec(&work()?).map_err(|error| Problem::broken_off(&error)));
             json.unwrap_or_else(|_| Err(too_long()))
         });
-        let json = timeout(self.deadline, written).await.map_err(|_| too_long())?.map_err(|error| broken(&error))??;
+        let json = timeout(self.deadline, written).await.map_err(|_| too_long())?.map_err(|error| Problem::broken_off(&error))??;
         Ok(HttpResponse::Ok().content_type("application/json").body(json))
     }
 }
@@ -104,12 +104,6 @@ fn busy() -> Problem {
 fn too_long() -> Problem {
     let detail = "This takes too long to work out and was given up. Nothing was changed.";
     Problem::new(StatusCode::SERVICE_UNAVAILABLE, "too-long", "Too long", detail)
-}
-
-fn broken(error: &dyn std::error::Error) -> Problem {
-    tracing::error!(%error, "work that answers broke off");
-    let detail = "This could not be worked out. Nothing was changed. The server's log says more.";
-    Problem::new(StatusCode::INTERNAL_SERVER_ERROR, "broken-off", "Broken off", detail)
 }
 
 #[cfg(test)]

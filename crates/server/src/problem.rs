@@ -57,6 +57,14 @@ impl Problem {
         Self::new(StatusCode::NOT_FOUND, "not-found", "Not found", detail)
     }
 
+    /// Work that broke off; the log says why.
+    #[must_use]
+    pub fn broken_off(error: &dyn std::error::Error) -> Self {
+        tracing::error!(%error, "work that answers broke off");
+        let detail = "This could not be worked out. Nothing was changed. The server's log says more.";
+        Self::new(StatusCode::INTERNAL_SERVER_ERROR, "broken-off", "Broken off", detail)
+    }
+
     /// A value that can't be.
     #[must_use]
     pub fn refused(detail: impl Into<String>) -> Self {

@@ -3,7 +3,7 @@
 use std::pin::Pin;
 
 use ink_lamp_light::refusal::Refusal;
-use sea_orm::{DbErr, RuntimeErr};
+use sea_orm::{DbErr, RuntimeErr, sqlx};
 use uuid::Uuid;
 
 /// Why something was not done. Nothing was changed, but for [`StoreError::Unsure`].
@@ -89,8 +89,17 @@ impl From<DbErr> for StoreError {
 
 /// What PostgreSQL calls an error.
 fn code(error: &DbErr) -> Option<String> {
-    let (DbErr::Exec(RuntimeErr::SqlxError(inner)) | DbErr::Query(RuntimeErr::SqlxError(inner))) = error else { return None };
-    Some(inner.as_database_error()?.code()?.into_owned())
+    Some(driver(error)?.as_database_error()?.code()?.into_owned())
+}
+
+/// What the driver said.
+pub(crate) fn driver(error: &DbErr) -> Option<&sqlx::Error> {
+    match error {
+        DbErr::Conn(RuntimeErr::SqlxError(said)) | DbErr::Exec(RuntimeErr::SqlxError(said)) | DbErr::Query(RuntimeErr::SqlxError(said)) => {
+            Some(said)
+        }
+        _ => None,
+    }
 }
 
 /// A row that is kept though it can't be read: a later version wrote it, or it was damaged. Everything else goes on without it.

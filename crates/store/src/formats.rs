@@ -39,8 +39,8 @@ impl Kept for Setup {
     const STEPS: &'static [Step] = &[|_| {}, as_sheets_allow];
 }
 
-/// To what is written from 28 November 2026, which refuses what no unit and no name can be: t0.1 under t0.5 were taken for each other; a channel, group or circuit that
-/// is not there was never set; a name without anything to see is a dash.
+/// To what is written from 28 November 2026, which refuses what no unit and no name can be: t0.1 under t0.5 were taken for each other; a
+/// channel, group or circuit that is not there was never set; a name without anything to see is a dash.
 fn as_sheets_allow(value: &mut Value) {
     match value {
         Value::Object(fields) => {

@@ -117,7 +117,7 @@ impl Store {
                     put(&tx, item).await?;
                 }
                 done.samples = learn(&tx, &document.samples).await?;
-                if items(&tx).await?.items.len() > MOST_ITEMS {
+                if before.len() + done.added > MOST_ITEMS {
                     let message = format!("With these the kit would hold more than {MOST_ITEMS} pieces. Nothing was changed.");
                     return Err(Refusal::new("items", message).into());
                 }

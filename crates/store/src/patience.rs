@@ -3,9 +3,9 @@
 
 use std::time::{Duration, Instant};
 
-use sea_orm::{DbErr, RuntimeErr, sqlx};
+use sea_orm::{DbErr, sqlx};
 
-use crate::error::{Answer, StoreError};
+use crate::error::{Answer, StoreError, driver};
 
 /// How long it is tried.
 const PATIENCE: Duration = Duration::from_secs(5);
@@ -34,15 +34,9 @@ pub(crate) fn patiently<'a, T: Send + 'a>(work: impl Fn() -> Answer<'a, T> + Sen
 
 /// Whether the connection broke, or the database is being stopped or started: PostgreSQL's classes 08 and 57P0, and idle in a transaction.
 fn is_gone(error: &DbErr) -> bool {
-    let (DbErr::Conn(RuntimeErr::SqlxError(inner))
-    | DbErr::Exec(RuntimeErr::SqlxError(inner))
-    | DbErr::Query(RuntimeErr::SqlxError(inner))) = error
-    else {
-        return false;
-    };
-    match &**inner {
-        sqlx::Error::Io(_) | sqlx::Error::WorkerCrashed => true,
-        sqlx::Error::Database(said) => {
+    match driver(error) {
+        Some(sqlx::Error::Io(_) | sqlx::Error::WorkerCrashed) => true,
+        Some(sqlx::Error::Database(said)) => {
             said.code().is_some_and(|code| code.starts_with("08") || code.starts_with("57P0") || code == "25P03")
         }
         _ => false,

@@ -52,7 +52,7 @@ impl Store {
                     let message = format!("Say the name of the sitting that is to be forgotten: {}.", row.name);
                     return Err(Refusal::new("name", message).into());
                 }
-                let done = forget(&tx, &row).await?;
+                let done = forget(&tx, &[row]).await?;
                 store::commit(tx).await?;
                 self.sweep().await;
                 Ok(done)
@@ -75,15 +75,7 @@ impl Store {
                     let message = format!("{found} sittings were deleted before then, and not {sittings}. Look again.");
                     return Err(Refusal::new("sittings", message).into());
                 }
-                let mut done = Forgotten::default();
-                for row in &rows {
-                    let one = forget(&tx, row).await?;
-                    done = Forgotten {
-                        sittings: done.sittings + one.sittings,
-                        looks: done.looks + one.looks,
-                        entries: done.entries + one.entries,
-                    };
-                }
+                let done = forget(&tx, &rows).await?;
                 store::commit(tx).await?;
                 self.sweep().await;
                 Ok(done)
@@ -109,14 +101,17 @@ impl Store {
     }
 }
 
-async fn forget(tx: &DatabaseTransaction, row: &sitting::Model) -> Result<Forgotten, StoreError> {
-    let looks = setup::Entity::find().filter(setup::Column::SittingId.eq(row.id)).lock_exclusive().all(tx).await?;
+async fn forget(tx: &DatabaseTransaction, sittings: &[sitting::Model]) -> Result<Forgotten, StoreError> {
+    let theirs = || sittings.iter().map(|row| row.id);
+    let looks = setup::Entity::find().filter(setup::Column::SittingId.is_in(theirs())).lock_exclusive().all(tx).await?;
     let ids: Vec<Uuid> = looks.iter().map(|look| look.id).collect();
     // Copies of earlier versions say only in words where they come from, in 60 characters at most.
-    let words = looks.iter().map(|look| new_look::from_words(&row.name, &look.name));
-    let named: Vec<String> = words.map(|words| words.chars().take(60).collect()).collect();
-    let mine = || tape_entry::Entity::find().filter(tape_entry::Column::SetupId.is_in(ids.clone()));
-    let entries = mine().count(tx).await?;
+    let words = |look: &setup::Model| {
+        let sitting = sittings.iter().find(|row| row.id == look.sitting_id)?;
+        Some(new_look::from_words(&sitting.name, &look.name).chars().take(60).collect())
+    };
+    let named: Vec<String> = looks.iter().filter_map(words).collect();
+    let entries = tape_entry::Entity::find().filter(tape_entry::Column::SetupId.is_in(ids.clone())).count(tx).await?;
     tx.execute_unprepared("set local ink_lamp.forgets = 'yes'").await?;
     let run =
         |sql: &'static str, values: Vec<Value>| tx.execute_raw(Statement::from_sql_and_values(tx.get_database_backend(), sql, values));
@@ -130,8 +125,8 @@ async fn forget(tx: &DatabaseTransaction, row: &sitting::Model) -> Result<Forgot
     run("delete from entry_effect using tape_entry where entry_id = tape_entry.id and setup_id = any ($1)", vec![of()]).await?;
     run("delete from tape_entry where setup_id = any ($1)", vec![of()]).await?;
     run("delete from setup where id = any ($1)", vec![of()]).await?;
-    sitting::Entity::delete_by_id(row.id).exec(tx).await?;
-    let all: Vec<Uuid> = ids.iter().copied().chain([row.id]).collect();
+    sitting::Entity::delete_many().filter(sitting::Column::Id.is_in(theirs())).exec(tx).await?;
+    let all: Vec<Uuid> = ids.iter().copied().chain(theirs()).collect();
     run("insert into forgotten (id) select unnest($1::uuid[]) on conflict do nothing", vec![all.into()]).await?;
-    Ok(Forgotten { sittings: 1, looks: looks.len() as u64, entries })
+    Ok(Forgotten { sittings: sittings.len() as u64, looks: looks.len() as u64, entries })
 }

@@ -67,17 +67,6 @@ impl Store {
             Ok(row.and_then(|row| row.try_get_by_index(0).ok()))
         })
     }
-
-    /// Whether the database answers.
-    ///
-    /// # Errors
-    /// Where it does not.
-    pub fn ping(&self) -> Answer<'_, ()> {
-        Box::pin(async move {
-            self.db.execute_unprepared("select 1").await?;
-            Ok(())
-        })
-    }
 }
 
 /// Commits. Where no answer comes back nobody knows whether it was done.

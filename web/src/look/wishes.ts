@@ -17,10 +17,16 @@ export const wishStep = (lane: Lane, by: number): Step<number> => ({
   entry: (level) => wishAt(lane, level),
 })
 
+/** The ratio with a part of it changed; nothing where there is none yet. */
+export const ratioWith = (target: RatioSpec | undefined, part: Partial<RatioSpec>): Step<RatioSpec> => ({
+  of: 'ratio',
+  now: () => target,
+  next: (now) => ({ ...now, ...part }),
+  entry: (to) => ({ ratio: { target: to } }),
+})
+
 /** A step of the ratio by some tenths; where there is none yet it begins with the usual one. */
 export const ratioStep = (target: RatioSpec | null | undefined, by: number, usual: RatioSpec): Step<RatioSpec> => ({
-  of: 'ratio',
-  now: () => target ?? { ...usual, ratio: tenths(usual.ratio - by) },
+  ...ratioWith(target ?? { ...usual, ratio: tenths(usual.ratio - by) }, {}),
   next: (now) => ({ ...now, ratio: Math.max(0.1, tenths(now.ratio + by)) }),
-  entry: (to) => ({ ratio: { target: to } }),
 })

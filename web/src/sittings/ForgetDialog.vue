@@ -17,11 +17,13 @@ const deleted = shallowRef<SittingInList[]>()
 const { elsewhere: wrong, busy, send } = useForm()
 const DAY = 86_400_000
 
-onMounted(() =>
-  send(async () => {
+onMounted(() => {
+  // One is known already; for the others all that were deleted are counted, whatever the list was searched for.
+  if (of) return
+  void send(async () => {
     deleted.value = await answered(api.GET('/api/sittings', { params: { query: { deleted: true } } }))
-  }),
-)
+  })
+})
 const date = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
 const before = computed(() =>
   /^\d{1,5}$/.test(days.value.trim()) ? new Date(Date.now() - Number(days.value) * DAY) : undefined,

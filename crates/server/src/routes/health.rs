@@ -77,11 +77,7 @@ async fn free_bytes(store: &Store) -> Result<Option<u64>, StoreError> {
 #[utoipa::path(tag = "health", responses((status = 200, description = "Ready", body = Health), (status = 503, description = "It lives, and is not ready", body = Health, content_type = "application/json")))]
 #[get("/health")]
 pub async fn health(store: web::Data<Store>, backups: web::Data<Option<Backups>>) -> HttpResponse {
-    let asked = timeout(PATIENCE, async {
-        store.ping().await?;
-        free_bytes(&store).await
-    });
-    let (why, free_bytes) = match asked.await {
+    let (why, free_bytes) = match timeout(PATIENCE, free_bytes(&store)).await {
         Ok(Ok(free)) => (None, free),
         Ok(Err(error)) => {
             tracing::warn!(%error, "not ready");
@@ -122,9 +118,6 @@ pub async fn metrics(
     metrics.set(Gauge::Followers, number(hub.followers()));
     metrics.set(Gauge::FreeBytes, free.map_or(-1, |free| i64::try_from(free).unwrap_or(i64::MAX)));
     metrics.set(Gauge::LastBackup, backups.get_ref().as_ref().and_then(Backups::last).map_or(0, |last| last.timestamp()));
-    let broken = |error: prometheus::Error| {
-        Problem::new(StatusCode::INTERNAL_SERVER_ERROR, "broken-off", "Broken off", format!("What is counted can't be written: {error}."))
-    };
-    let (text, media_type) = metrics.text().map_err(broken)?;
+    let (text, media_type) = metrics.text().map_err(|error| Problem::broken_off(&error))?;
     Ok(HttpResponse::Ok().content_type(media_type).body(text))
 }

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { RatioSpec, Scales } from '@/api/client'
 import { useBoard } from '@/look/board'
-import { ratioStep } from '@/look/wishes'
+import { ratioStep, ratioWith } from '@/look/wishes'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import StepField from '@/forms/StepField.vue'
 
@@ -14,13 +14,7 @@ const target = computed(() => board.meant<RatioSpec>('ratio') ?? board.board?.ra
 const shown = computed(() => target.value ?? scales.usual.ratio)
 const face = computed(() => board.board?.face)
 
-const change = (part: Partial<RatioSpec>) =>
-  board.change<RatioSpec>({
-    of: 'ratio',
-    now: () => shown.value,
-    next: (now) => ({ ...now, ...part }),
-    entry: (to) => ({ ratio: { target: to } }),
-  })
+const change = (part: Partial<RatioSpec>) => board.change(ratioWith(shown.value, part))
 const convention = computed({
   get: () => shown.value.convention,
   set: (c) => change({ convention: c }),

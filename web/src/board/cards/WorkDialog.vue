@@ -6,6 +6,7 @@ import { among, useEntryForm } from '@/forms/entry'
 import { given, numberOf, shown } from '@/forms/numbers'
 import { byName, offers } from '@/forms/offers'
 import { useBoard } from '@/look/board'
+import { ratioWith } from '@/look/wishes'
 import { useKit } from '@/look/kit'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
@@ -47,20 +48,13 @@ const length = computed({
 })
 
 const ratio = computed(() => board.meant<RatioSpec>('ratio') ?? board.view?.setup.ratio ?? undefined)
-const ratioWith = (part: Partial<RatioSpec>) =>
-  board.change<RatioSpec>({
-    of: 'ratio',
-    now: () => ratio.value,
-    next: (now) => ({ ...now, ...part }),
-    entry: (to) => ({ ratio: { target: to } }),
-  })
 const anchor = computed({
   get: () => ratio.value?.anchor ?? usual.ratio.anchor,
-  set: (now) => ratioWith({ anchor: now }),
+  set: (now) => board.change(ratioWith(ratio.value, { anchor: now })),
 })
 const convention = computed({
   get: () => ratio.value?.convention ?? usual.ratio.convention,
-  set: (now) => ratioWith({ convention: now }),
+  set: (now) => board.change(ratioWith(ratio.value, { convention: now })),
 })
 
 const transmitter = computed({

@@ -1,7 +1,10 @@
 //! A unit that listens on another channel.
 
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::{light::Light, role::LightId};
+use ink_lamp_sitting::{
+    light::{Light, Rig},
+    role::LightId,
+};
 use serde::Serialize;
 
 use super::Found;
@@ -28,8 +31,8 @@ pub(super) fn of(scene: &Scene) -> Vec<Found> {
         let (channel, most) = (light.rig.channel?, most?);
         (channel != most).then(|| {
             // A unit that does not have that channel is not offered it.
-            let has = light.unit.as_ref().and_then(|unit| unit.channels).is_none_or(|channels| most <= channels);
-            let tuned = has.then(|| light_with(light, |l| l.rig.channel = Some(most)));
+            let rig = Rig { channel: Some(most), ..light.rig.clone() };
+            let tuned = rig.fits(light.unit.as_ref()).is_ok().then(|| light_with(light, |l| l.rig = rig));
             Found::new(Channel { light: light.id.clone(), channel, most }, light.id.as_str()).mend(tuned)
         })
     };

@@ -21,7 +21,7 @@ test('a light of the kit shows a likely level before it is read, and a grid move
 }) => {
   await board(await key(app))
   await lane(page, 'Key').click()
-  await page.getByRole('button', { name: 'Say the unit' }).click()
+  await page.getByRole('button', { name: 'Choose its unit' }).click()
   await choose(page, /^Unit/, 'Taper 400')
   await choose(page, /^Modifier/, 'Octa 90')
   await choose(page, /^Grid/, 'on, −1.3')

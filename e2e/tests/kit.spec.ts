@@ -46,7 +46,7 @@ test('four strobes with four kinds of dial are typed in, and the same way down r
       await app.write(look, entry)
     await board(look)
     await lane(page, 'Fill').click()
-    await page.getByRole('button', { name: 'Say the unit' }).click()
+    await page.getByRole('button', { name: 'Choose its unit' }).click()
     await choose(page, /^Unit/, `${name} ${tag}`)
     await page.getByRole('textbox', { name: 'Dial now' }).fill(from)
     await page.getByRole('button', { name: 'Save' }).click()
@@ -130,8 +130,8 @@ test('the kit is exported, cleared and imported identical; a broken document cha
   const text = await readFile(file, 'utf8')
   for (const [content, words] of [
     [text.slice(0, 300), 'is no JSON'],
-    [text.replace('"rated": 250', '"rated": "250 Ws"'), 'is.strobe.rated: Invalid type: string "250 Ws"'],
-    [text.replace('"rated": 250', '"power": 250'), 'Unknown field `power`'],
+    [text.replace('"rated": 250', '"rated": "250 Ws"'), 'is.strobe.rated: “250 Ws” does not fit here: a number does.'],
+    [text.replace('"rated": 250', '"power": 250'), 'There is no field “power” here.'],
     ['x'.repeat(5 * 1024 * 1024), 'A kit has at most 2048 KB'],
   ] as const) {
     await writeFile(broken, content)

@@ -16,7 +16,7 @@ use mime::Mime;
 use serde::{Deserialize, de::DeserializeOwned};
 use uuid::Uuid;
 
-use crate::{objects::Objects, problem::Problem};
+use crate::{objects::Objects, plain::sentence, problem::Problem};
 
 /// The largest request body that is read, in bytes.
 pub const MOST_BYTES: usize = 64 * 1024;
@@ -121,15 +121,6 @@ fn parse<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
 /// The field that the JSON reader missed.
 fn missing(message: &str) -> Option<&str> {
     message.strip_prefix("missing field `")?.strip_suffix('`')
-}
-
-/// Our own messages are sentences and end with a full stop; those of the JSON reader begin small and end without one.
-fn sentence(message: &str) -> String {
-    if message.ends_with(['.', '!', '?']) {
-        return message.to_owned();
-    }
-    let mut letters = message.chars();
-    letters.next().map_or_else(String::new, |first| format!("{}{}.", first.to_uppercase(), letters.as_str()))
 }
 
 /// Deserialises when something happened: a time from 1900 to 2200, which is what every calendar here can tell.

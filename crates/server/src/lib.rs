@@ -25,6 +25,7 @@ pub mod hub;
 pub mod metrics;
 pub mod objects;
 pub mod openapi;
+mod plain;
 pub mod problem;
 pub mod routes;
 pub mod site;

@@ -1,5 +1,7 @@
 //! Writing one entry behind a tape.
 
+use std::collections::HashSet;
+
 use chrono::Utc;
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_scene::{effect::Effect, scene::Scene};
@@ -10,7 +12,6 @@ use ink_lamp_sitting::{
     setup::Setup,
 };
 use sea_orm::{
-    ActiveModelTrait,
     ActiveValue::{NotSet, Set},
     ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter,
 };
@@ -54,6 +55,36 @@ async fn learn_from(db: &impl ConnectionTrait, after: &Setup, id: Uuid, entry: &
     Ok(())
 }
 
+/// What a tape leads to once an entry takes others back or brings them back, the last that then stands, and what can be brought back.
+/// Every entry that stands from then on, or no longer does, is marked so, and teaches or no longer does.
+async fn taken_or_brought_back(
+    db: &impl ConnectionTrait,
+    look: Uuid,
+    new: &NewEntry,
+) -> Result<(Setup, Option<Uuid>, Vec<Uuid>), StoreError> {
+    let tape = entries(db, look, i64::MAX).await?;
+    let mut history = History::read(tape.iter().map(|(id, e)| (*id, e))).map_err(damaged_tape)?;
+    let before: HashSet<Uuid> = history.standing().iter().map(|(id, _)| *id).collect();
+    history.write(new.id, &new.entry)?;
+    let now: HashSet<Uuid> = history.standing().iter().map(|(id, _)| *id).collect();
+    let gone: Vec<Uuid> = before.difference(&now).copied().collect();
+    let brought: HashSet<Uuid> = now.difference(&before).copied().filter(|id| *id != new.id).collect();
+    for (ids, undone) in [(gone.clone(), true), (brought.iter().copied().collect(), false)] {
+        let mark = tape_entry::ActiveModel { undone: Set(undone), ..Default::default() };
+        tape_entry::Entity::update_many().set(mark).filter(tape_entry::Column::Id.is_in(ids)).exec(db).await?;
+    }
+    learnt::unlearn(db, gone).await?;
+    let mut after = Setup::default();
+    for step in history.setups() {
+        let (id, entry, then) = step.map_err(damaged_tape)?;
+        if brought.contains(&id) {
+            learn_from(db, &then, id, entry).await?;
+        }
+        after = then;
+    }
+    Ok((after, history.standing().last().map(|(id, _)| *id), history.undone().collect()))
+}
+
 /// Writes an entry behind a tape whose setup row is locked by the caller's transaction, and gives the row as it then is.
 pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new: &NewEntry) -> Result<setup::Model, StoreError> {
     if let Some(why) = row.closed {
@@ -64,25 +95,12 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         return Err(StoreError::Conflict { base, now: row.version });
     }
     let before = state_of(db, &row).await?;
-    let (after, standing, undone) = match &new.entry {
-        Entry::Undo(back) | Entry::Redo(back) => {
-            let tape = entries(db, row.id, i64::MAX).await?;
-            let mut history = History::read(tape.iter().map(|(id, e)| (*id, e))).map_err(damaged_tape)?;
-            history.write(new.id, &new.entry)?;
-            let after = history.setup().map_err(damaged_tape)?;
-            let mark = tape_entry::ActiveModel { id: Set(back.of), undone: Set(matches!(new.entry, Entry::Undo(_))), ..Default::default() };
-            mark.update(db).await?;
-            match (&new.entry, tape.iter().find(|(id, _)| *id == back.of)) {
-                (Entry::Redo(_), Some((_, entry))) => learn_from(db, &after, back.of, entry).await?,
-                _ => learnt::unlearn(db, back.of).await?,
-            }
-            (after, history.standing().last().map(|(id, _)| *id), history.undone().collect())
-        }
-        fact => {
-            let after = before.apply(fact)?;
-            learn_from(db, &after, new.id, fact).await?;
-            (after, Some(new.id), Vec::new())
-        }
+    let (after, standing, undone) = if new.entry.is_fact() {
+        let after = before.apply(&new.entry)?;
+        learn_from(db, &after, new.id, &new.entry).await?;
+        (after, Some(new.id), Vec::new())
+    } else {
+        taken_or_brought_back(db, row.id, new).await?
     };
     let effect = Effect::of(&before, &new.entry, &Scene::of(&after));
     let entry = tape_entry::ActiveModel {

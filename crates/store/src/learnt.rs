@@ -4,7 +4,7 @@ use ink_lamp_light::scale::Stops;
 use ink_lamp_sitting::kit::{Calibration, Sample};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
-    ConnectionTrait, EntityTrait, ExprTrait,
+    ColumnTrait, ConnectionTrait, EntityTrait, ExprTrait, QueryFilter,
     sea_query::{Expr, OnConflict},
 };
 use uuid::Uuid;
@@ -57,8 +57,8 @@ pub(crate) async fn learn(db: &impl ConnectionTrait, samples: &[Sample]) -> Resu
     Ok(learnt)
 }
 
-/// Takes back what a reading taught, since the reading was.
-pub(crate) async fn unlearn(db: &impl ConnectionTrait, entry: Uuid) -> Result<(), StoreError> {
-    calibration_sample::Entity::delete_by_id(entry).exec(db).await?;
+/// Takes back what readings taught, since the readings were.
+pub(crate) async fn unlearn(db: &impl ConnectionTrait, entries: Vec<Uuid>) -> Result<(), StoreError> {
+    calibration_sample::Entity::delete_many().filter(calibration_sample::Column::EntryId.is_in(entries)).exec(db).await?;
     Ok(())
 }

@@ -59,5 +59,5 @@ pub use error::{Answer, StoreError, Unreadable};
 pub use kit::{Imported, Kit, UnreadableItem};
 pub use learnt::Learnt;
 pub use purge::Forgotten;
-pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, TapeItem, TapePart};
+pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, Source, TapeItem, TapePart};
 pub use store::Store;

@@ -59,10 +59,15 @@ pub(crate) fn from_words(sitting: &str, look: &str) -> String {
 }
 
 impl Store {
-    pub(crate) async fn start_from_look(&self, look: Uuid) -> Result<NewEntry, StoreError> {
+    /// The entry that starts a look from another one, as that stands or as it stood right after one of its entries.
+    pub(crate) async fn start_from_look(&self, look: Uuid, at: Option<Uuid>) -> Result<NewEntry, StoreError> {
         let record = self.setup(look).await?;
         let from = from_words(&record.sitting.name, &record.look.name);
-        let entry = Entry::Start(Start { from, of: Some(look), setup: Box::new(record.setup.as_start()) });
+        let setup = match at {
+            Some(entry) => self.setup_at(look, entry).await?,
+            None => record.setup,
+        };
+        let entry = Entry::Start(Start { from, of: Some(look), setup: Box::new(setup.as_start()) });
         Ok(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry })
     }
 }

@@ -71,6 +71,15 @@ pub struct NewLook {
     pub name: String,
 }
 
+/// What a look begins from.
+#[derive(Debug, Clone, Copy)]
+pub struct Source {
+    /// Another look.
+    pub look: Uuid,
+    /// As it stood right after this entry of its tape; else as it stands.
+    pub at: Option<Uuid>,
+}
+
 /// A look of a sitting: one setup.
 #[derive(Debug, Clone)]
 pub struct Look {

@@ -10,7 +10,7 @@ use crate::{
     error::{Answer, StoreError},
     new_look::create_on,
     patience::patiently,
-    record::{NewLook, SetupRecord, record_of, with_family},
+    record::{NewLook, SetupRecord, Source, record_of, with_family},
     store::{self, Store},
 };
 
@@ -26,13 +26,13 @@ impl Store {
     /// Adds a look to a sitting, from scratch or from another look.
     ///
     /// # Errors
-    /// A name that is none, an unknown sitting or look, an id that is taken, or where the database does not answer.
-    pub fn create_look<'a>(&'a self, sitting: Uuid, new: &'a NewLook, from: Option<Uuid>) -> Answer<'a, SetupRecord> {
+    /// A name that is none, an unknown sitting, look or entry, an id that is taken, or where the database does not answer.
+    pub fn create_look<'a>(&'a self, sitting: Uuid, new: &'a NewLook, from: Option<Source>) -> Answer<'a, SetupRecord> {
         patiently(move || {
             Box::pin(async move {
                 let start = match from {
                     None => None,
-                    Some(from) => Some(self.start_from_look(from).await?),
+                    Some(Source { look, at }) => Some(self.start_from_look(look, at).await?),
                 };
                 let tx = self.db.begin().await?;
                 // One at a time adds a look to a sitting.

@@ -114,7 +114,7 @@ impl Store {
     async fn start_from(&self, from: Uuid) -> Result<NewEntry, StoreError> {
         let sitting = self.sitting(from).await?;
         let last = sitting.looks.iter().max_by_key(|l| l.updated_at).ok_or(StoreError::NotFound { what: "sitting", id: from })?;
-        self.start_from_look(last.id).await
+        self.start_from_look(last.id, None).await
     }
 
     /// Renames a sitting.

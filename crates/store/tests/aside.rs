@@ -149,7 +149,8 @@ async fn a_look_whose_tape_can_not_be_followed_is_shown_as_it_last_stood_and_not
     let again = NewEntry { id: last, entry: serde_json::from_value(note("two")).unwrap(), ..entry.clone() };
     assert!(!store.append(odd, &again).await.unwrap().fresh);
     let sitting = shown.sitting.id;
-    let begun = store.create_look(sitting, &NewLook { id: copy, name: "Look 2".to_owned() }, Some(odd)).await.unwrap();
+    let begun =
+        store.create_look(sitting, &NewLook { id: copy, name: "Look 2".to_owned() }, Some(Source { look: odd, at: None })).await.unwrap();
     assert_eq!(begun.setup, stood.as_start());
     // Once it can be followed again, it is open again.
     db.execute_unprepared("update tape_entry set payload = '{\"note\": {\"text\": \"one\"}}' where seq = 1 and kind = 'reading'")

@@ -5,7 +5,7 @@ use std::process::Command;
 
 use chrono::{TimeDelta, Utc};
 use ink_lamp_store::{
-    Forgotten, NewEntry, NewLook, NewSitting, Store, StoreError,
+    Forgotten, NewEntry, NewLook, NewSitting, Source, Store, StoreError,
     testing::{begun, fresh_store},
 };
 use sea_orm::{ConnectionTrait, Database};
@@ -25,7 +25,7 @@ async fn with_copy(store: &Store) -> (Uuid, Uuid, Uuid) {
     write(store, look, 0, json!({"camera": {"aperture": "8", "shutter": "1/160", "iso": "100"}})).await;
     write(store, look, 1, json!({"note": {"text": format!("{NAME} is early")}})).await;
     let sitting = store.setup(look).await.unwrap().sitting.id;
-    store.create_look(sitting, &NewLook { id: Uuid::now_v7(), name: "Look 2".to_owned() }, Some(look)).await.unwrap();
+    store.create_look(sitting, &NewLook { id: Uuid::now_v7(), name: "Look 2".to_owned() }, Some(Source { look, at: None })).await.unwrap();
     let copy = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
     let sail = NewSitting { id: Uuid::now_v7(), name: "Sail maker".to_owned(), look: copy.clone(), from: Some(sitting), at: Utc::now() };
     store.create_sitting(sail).await.unwrap();

@@ -8,7 +8,7 @@ use ink_lamp_sitting::{
     kit::{KitDocument, KitItem},
     setup::Setup,
 };
-use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Store, StoreError, testing::fresh_store};
+use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Source, Store, StoreError, TapeItem, testing::fresh_store};
 use sea_orm::{ConnectionTrait, Database};
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -115,6 +115,38 @@ async fn undo_goes_back_to_the_empty_setup_and_redo_comes_back() {
 }
 
 #[tokio::test]
+async fn going_on_from_an_earlier_moment_is_one_step_that_can_be_taken_back() {
+    let (store, _, look) = begun().await;
+    let kit = json!({"unit": Uuid::from_u128(1), "modifier": Uuid::from_u128(2)});
+    let light = json!({"light": {"light": "fill", "role": "fill", "unit": taper(), "dial": "1/8", "modifier": "Octa 90", "distance": 1.5,
+        "rig": {"shape": octa()["shape"], "kit": kit}}});
+    let (first, reading, second) = (written(Some(0), light), written(None, reads("5.6 8")), written(Some(2), camera("8")));
+    for entry in [&first, &reading, &second] {
+        store.append(look, entry).await.unwrap();
+    }
+    let (before, learnt) = (store.setup(look).await.unwrap(), store.learnt().await.unwrap());
+    let go_on = written(Some(3), json!({"go_on": {"of": first.id}}));
+    let record = store.append(look, &go_on).await.unwrap().record;
+    assert_eq!(record.setup, store.setup_at(look, first.id).await.unwrap());
+    assert_eq!((record.undo, record.redo), (Some(go_on.id), None));
+    assert!(store.learnt().await.unwrap().is_empty(), "a reading that does not stand teaches nothing");
+    let undone = |items: &[TapeItem]| items.iter().map(|i| i.undone).collect::<Vec<_>>();
+    assert_eq!(undone(&store.tape(look, i64::MAX, 10).await.unwrap().items), [false, true, true, false]);
+    // Taken back, all stands as it did, and was learnt; brought back, it does not.
+    let back = store.append(look, &written(Some(4), json!({"undo": {"of": go_on.id}}))).await.unwrap().record;
+    assert_eq!((&back.setup, back.undo, back.redo), (&before.setup, before.undo, Some(go_on.id)));
+    assert_eq!(store.learnt().await.unwrap(), learnt);
+    assert_eq!(undone(&store.tape(look, i64::MAX, 10).await.unwrap().items), [false, false, false, true]);
+    let again = store.append(look, &written(Some(5), json!({"redo": {"of": go_on.id}}))).await.unwrap().record;
+    assert_eq!(again.setup, record.setup);
+    // On an older version it is not taken, nor from an entry that does not stand.
+    let late = store.append(look, &written(Some(3), json!({"go_on": {"of": first.id}}))).await.unwrap_err();
+    assert!(matches!(late, StoreError::Conflict { .. }));
+    let gone = store.append(look, &written(Some(6), json!({"go_on": {"of": second.id}}))).await.unwrap_err();
+    assert!(matches!(gone, StoreError::Refused(_)));
+}
+
+#[tokio::test]
 async fn the_database_itself_refuses_to_lose_an_entry() {
     let (store, url, look) = begun().await;
     store.append(look, &written(Some(0), camera("8"))).await.unwrap();
@@ -151,10 +183,18 @@ async fn a_copy_starts_where_the_other_stands() {
     assert_eq!(copied.setup, record.setup.as_start());
     // A second look of the same sitting, from the first.
     let second = NewLook { id: Uuid::now_v7(), name: "Black ground".to_owned() };
-    let made = store.create_look(record.sitting.id, &second, Some(look)).await.unwrap();
-    assert_eq!(store.create_look(record.sitting.id, &second, Some(look)).await.unwrap().look.id, made.look.id);
+    let made = store.create_look(record.sitting.id, &second, Some(Source { look, at: None })).await.unwrap();
+    assert_eq!(store.create_look(record.sitting.id, &second, Some(Source { look, at: None })).await.unwrap().look.id, made.look.id);
     assert_eq!(made.sitting.looks.iter().map(|l| l.name.as_str()).collect::<Vec<_>>(), ["Look 1", "Black ground"]);
     assert_eq!(made.setup.camera, record.setup.camera);
+    // And one from how the first stood before its reading.
+    let then = store.tape(look, i64::MAX, 10).await.unwrap().items[0].id;
+    let third = NewLook { id: Uuid::now_v7(), name: "Before it".to_owned() };
+    let made = store.create_look(record.sitting.id, &third, Some(Source { look, at: Some(then) })).await.unwrap();
+    assert_eq!(made.setup, store.setup_at(look, then).await.unwrap().as_start());
+    let nowhere = NewLook { id: Uuid::now_v7(), name: "Nowhere".to_owned() };
+    let none = store.create_look(record.sitting.id, &nowhere, Some(Source { look, at: Some(Uuid::nil()) })).await.unwrap_err();
+    assert!(matches!(none, StoreError::NotFound { what: "entry", .. }));
 }
 
 #[tokio::test]

@@ -2,6 +2,7 @@ import createClient from 'openapi-fetch'
 import type { components, paths } from './generated'
 
 type Schemas = components['schemas']
+export type Around = Schemas['Around']
 export type Board = Schemas['Board']
 export type Calibration = Schemas['Calibration']
 export type Draft = Schemas['Draft']
@@ -50,7 +51,26 @@ export type TapeLine = Schemas['TapeLine']
 export type Unit = Schemas['Unit']
 export type Ways = Schemas['Ways']
 
-export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => fetch(request) })
+/** So long an answer is waited for, milliseconds: the server itself breaks off sooner. */
+const PATIENCE_MS = 15_000
+
+/** One request; what is not answered in time is broken off, and is not out for ever. */
+async function asked(request: Request): Promise<Response> {
+  const over = new AbortController()
+  const late = setTimeout(() => over.abort(new Unanswered()), PATIENCE_MS)
+  try {
+    const response = await fetch(request, { signal: AbortSignal.any([request.signal, over.signal]) })
+    // The body may stand still too.
+    const body = response.status === 204 ? null : await response.arrayBuffer()
+    return new Response(body, response)
+  } catch (error) {
+    throw over.signal.aborted ? over.signal.reason : error
+  } finally {
+    clearTimeout(late)
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: asked })
 
 /** What the server refused, with the field that is wrong. */
 export class Refused extends Error {
@@ -61,8 +81,15 @@ export class Refused extends Error {
 
 /** The server did not answer. */
 export class OutOfReach extends Error {
+  constructor(words = 'The server is out of reach.') {
+    super(words)
+  }
+}
+
+/** The server was asked, and did not answer in time. */
+export class Unanswered extends OutOfReach {
   constructor() {
-    super('The server is out of reach.')
+    super(`The server has not answered for ${PATIENCE_MS / 1000} s.`)
   }
 }
 
@@ -72,24 +99,17 @@ interface Answer<T> {
   response: Response
 }
 
-async function arrived<T>(call: Promise<Answer<T>>): Promise<Answer<T>> {
-  const answer = await call.catch(() => {
-    throw new OutOfReach()
-  })
-  if (answer.response.ok) return answer
-  throw isProblem(answer.error) ? new Refused(answer.error) : new OutOfReach()
-}
-
-/** What a call answered. Throws {@link Refused} for a problem document and {@link OutOfReach} where nothing came back. */
+/**
+ * What a call answered; nothing where it only says that it was done. Throws {@link Refused} for a problem document and {@link OutOfReach} where
+ * nothing came back.
+ */
 export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
-  const { data } = await arrived(call)
-  if (data === undefined) throw new OutOfReach()
-  return data
-}
-
-/** Waits for a call that answers nothing but that it was done. Throws as {@link answered} does. */
-export async function done(call: Promise<Answer<unknown>>): Promise<void> {
-  await arrived(call)
+  const { data, error, response } = await call.catch((failed: unknown) => {
+    throw failed instanceof OutOfReach ? failed : new OutOfReach()
+  })
+  if (!response.ok) throw isProblem(error) ? new Refused(error) : new OutOfReach()
+  if (data === undefined && response.status !== 204) throw new OutOfReach()
+  return data as T
 }
 
 function isProblem(error: unknown): error is Problem {

@@ -552,7 +552,7 @@ export interface components {
             /** @description How light the scene is on the whole. */
             tone: components["schemas"]["Tone"];
         };
-        /** @description An entry that is taken or brought back. */
+        /** @description An entry that is taken or brought back, or gone on from. */
         Back: {
             /**
              * Format: uuid
@@ -1139,11 +1139,11 @@ export interface components {
             /** @description Whether there is room to write; taken for so where it is not known. */
             ready: boolean;
         };
-        /** @description What would follow. */
+        /** @description What would follow, or why it can't be. */
         Draft: {
-            /** @description The board after it. */
-            board: components["schemas"]["Board"];
+            board?: components["schemas"]["Board"] | null;
             echo?: components["schemas"]["Echo"] | null;
+            refused?: components["schemas"]["Problem"] | null;
         };
         /** @description What would be. */
         DraftToTry: {
@@ -1300,6 +1300,9 @@ export interface components {
         } | {
             /** @description A note was taken. */
             note: components["schemas"]["NoteTaken"];
+        } | {
+            /** @description Everything after an earlier entry was taken back at once. */
+            go_on: components["schemas"]["Back"];
         } | {
             /** @description An entry was taken back. */
             undo: components["schemas"]["Back"];
@@ -2298,6 +2301,7 @@ export interface components {
         /** @description A lane of the ladder: one step of the work. */
         Lane: {
             after?: components["schemas"]["Mark"] | null;
+            around?: components["schemas"]["Around"] | null;
             /** @description After a move: that its reading was carried along, and how far off that may be. */
             carried?: string | null;
             dial?: components["schemas"]["DialShown"] | null;
@@ -2486,6 +2490,11 @@ export interface components {
         };
         /** @description A look to be added to a sitting. */
         LookToAdd: {
+            /**
+             * Format: uuid
+             * @description An entry of that look's tape: it begins as that look stood right after it.
+             */
+            at?: string | null;
             /**
              * Format: uuid
              * @description A look to begin from.
@@ -4363,7 +4372,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description What would follow */
+            /** @description What would follow, or why the entry can't be */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4417,7 +4426,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description It can't be true of this setup, or a field is wrong */
+            /** @description A field of the setup is wrong */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6779,7 +6788,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such sitting or look */
+            /** @description No such sitting, look or entry */
             404: {
                 headers: {
                     [name: string]: unknown;

@@ -5,9 +5,19 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'sittings', component: () => import('@/sittings/SittingsView.vue') },
     { path: '/setups/:id', name: 'board', component: () => import('@/board/BoardView.vue'), props: true },
-    { path: '/setups/:id/ways/:study?', name: 'ways', component: () => import('@/studies/WaysView.vue'), props: true },
-    { path: '/setups/:id/plan/:part?', name: 'plan', component: () => import('@/plan/PlanView.vue'), props: true },
+    {
+      path: '/setups/:id/ways/:study(shutter|freeze|colour|no-flash)?',
+      name: 'ways',
+      component: () => import('@/studies/WaysView.vue'),
+      props: true,
+    },
+    {
+      path: '/setups/:id/plan/:part(ground|studio|begin)?',
+      name: 'plan',
+      component: () => import('@/plan/PlanView.vue'),
+      props: true,
+    },
     { path: '/kit', name: 'kit', component: () => import('@/kit/KitView.vue') },
-    { path: '/:rest(.*)', redirect: '/' },
+    { path: '/:rest(.*)', name: 'nowhere', component: () => import('./NotFound.vue') },
   ],
 })

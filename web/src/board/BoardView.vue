@@ -12,6 +12,7 @@ import MeterEntry from '@/board/meter/MeterEntry.vue'
 import NextMove from '@/board/next/NextMove.vue'
 import PlanCard from '@/plan/PlanCard.vue'
 import { useBoard } from '@/look/board'
+import MomentBar from '@/look/MomentBar.vue'
 import { usePlan } from '@/plan/store'
 import { useRoom } from '@/look/room'
 import { boardCommands } from './commands'
@@ -61,7 +62,7 @@ const ghosts = computed<Ghost[]>(() => {
   const [lanes, typing] = whole
     ? [whole, false]
     : [
-        board.draftInFull || !typed.value ? [] : (board.draft?.board.lanes ?? []).filter((l) => l.id === board.chosen),
+        board.draftInFull || !typed.value ? [] : (board.draft?.board.lanes ?? []).filter((l) => l.id === board.typing),
         true,
       ]
   return lanes.flatMap((l) => {
@@ -212,12 +213,7 @@ const MENU = [
     <p v-if="board.view?.closed" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
       {{ board.view.closed }}
     </p>
-    <p v-if="board.moment" class="mx-2 mb-2 flex items-center gap-3 rounded-card bg-card px-4 py-1" role="status">
-      This is the board as it was then.
-      <button type="button" class="h-8 rounded-key border border-edge px-3 font-[650]" @click="board.lookAt(undefined)">
-        Back to now
-      </button>
-    </p>
+    <MomentBar />
 
     <p
       v-if="room.tried"
@@ -253,7 +249,9 @@ const MENU = [
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
       <NextMove :next="board.board.next" :still="still" @done="done" />
-      <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" :scales="board.scales" />
+      <fieldset :disabled="still" class="contents">
+        <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" :scales="board.scales" />
+      </fieldset>
       <StopLadder
         class="max-[1179px]:h-[560px]"
         :board="board.board"
@@ -263,11 +261,11 @@ const MENU = [
         @choose="board.choose"
         @draft="(e) => board.tryOut(e, true)"
         @write="board.write"
-        @drop="board.dropDraft"
+        @drop="board.giveUp"
       />
       <PlanCard v-if="wide" />
       <div class="flex min-h-0 flex-col gap-2 overflow-y-auto [scrollbar-width:none]">
-        <SettingsCards v-if="wide" :scales="board.scales" />
+        <fieldset v-if="wide" :disabled="still" class="contents"><SettingsCards :scales="board.scales" /></fieldset>
         <TabGroup
           v-else
           :selected-index="ASIDES.findIndex((at) => at.is === besides)"
@@ -284,7 +282,9 @@ const MENU = [
           </TabList>
           <TabPanels as="template">
             <TabPanel class="flex min-h-[460px] flex-1 flex-col"><PlanCard class="flex-1" /></TabPanel>
-            <TabPanel class="flex min-h-0 flex-1 flex-col gap-2"><SettingsCards :scales="board.scales" /></TabPanel>
+            <TabPanel class="flex min-h-0 flex-1 flex-col gap-2">
+              <fieldset :disabled="still" class="contents"><SettingsCards :scales="board.scales" /></fieldset>
+            </TabPanel>
           </TabPanels>
         </TabGroup>
       </div>

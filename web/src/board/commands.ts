@@ -47,7 +47,7 @@ export function boardCommands(view: {
   function putAway(): void {
     void board.lookAt(undefined)
     room.putAway()
-    board.dropDraft()
+    board.giveUp()
   }
 
   const commands: Command[] = [

@@ -11,8 +11,8 @@ describe('a form that becomes entries', () => {
   function tape(refuses: (entry: TypedEntry) => Refused | undefined = () => undefined) {
     const written: TypedEntry[] = []
     const waiting: (() => void)[] = []
-    const check = (entry: TypedEntry) =>
-      new Promise<Refused | undefined>((answered) => waiting.push(() => answered(refuses(entry))))
+    const check = (...entries: TypedEntry[]) =>
+      new Promise<Refused | undefined>((answered) => waiting.push(() => answered(entries.map(refuses).find(Boolean))))
     const answer = async () => {
       waiting.shift()?.()
       await new Promise((r) => setTimeout(r))
@@ -24,7 +24,6 @@ describe('a form that becomes entries', () => {
     const { written, answer, tape: to } = tape()
     const form = useEntryForm(to)
     const taken = form.write(note('a'), note('b'))
-    await answer()
     expect(written).toEqual([])
     await answer()
     expect([await taken, written]).toEqual([true, [note('a'), note('b')]])
@@ -38,7 +37,6 @@ describe('a form that becomes entries', () => {
     } = tape((e) => ('note' in e && e.note.text === 'b' ? refusal('pace') : undefined))
     const form = useEntryForm(to, among('pace'))
     const taken = form.write(note('a'), note('b'))
-    await answer()
     await answer()
     expect([await taken, written]).toEqual([false, []])
     expect([form.wrong('pace'), form.elsewhere.value]).toEqual(['Give less.', undefined])

@@ -14,7 +14,7 @@ export type TypedEntry = Typed<Entry>
 
 /** What entries are checked by and written to. */
 interface Tape {
-  check: (entry: TypedEntry) => Promise<Refused | undefined>
+  check: (entry: TypedEntry, ...then: TypedEntry[]) => Promise<Refused | undefined>
   write: (entry: TypedEntry) => void
 }
 
@@ -64,17 +64,15 @@ export function useForm(fieldOf: (path: string) => string | undefined = () => un
   return { wrong, elsewhere, busy, send, clear }
 }
 
-/** A form that becomes entries: all are checked, and written where every one may be. */
+/** A form that becomes entries: they are checked one behind the other, and written where all may be. */
 export function useEntryForm(tape: Tape, fieldOf?: (path: string) => string | undefined) {
   const form = useForm(fieldOf)
 
-  const write = (...entries: TypedEntry[]) =>
+  const write = (first: TypedEntry, ...then: TypedEntry[]) =>
     form.send(async () => {
-      for (const entry of entries) {
-        const refused = await tape.check(entry)
-        if (refused) throw refused
-      }
-      for (const entry of entries) tape.write(entry)
+      const refused = await tape.check(first, ...then)
+      if (refused) throw refused
+      for (const entry of [first, ...then]) tape.write(entry)
     })
 
   return { ...form, write }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, done, type Gear, type KitItem } from '@/api/client'
+import { answered, api, type Gear, type KitItem } from '@/api/client'
 import { useForm } from '@/forms/entry'
 import { signed } from '@/forms/numbers'
 import { sheetOf, useKit, type GearKind } from '@/look/kit'
@@ -50,7 +50,7 @@ async function save(retired = item?.retired ?? false): Promise<void> {
 async function forget(unit: string, modifier: string | null | undefined): Promise<void> {
   const params = { path: { id: unit }, query: { modifier: modifier ?? undefined } }
   try {
-    await done(api.DELETE('/api/kit/{id}/calibration', { params }))
+    await answered(api.DELETE('/api/kit/{id}/calibration', { params }))
     await kit.load()
   } catch (error) {
     notices.say((error as Error).message, { warn: true })

@@ -3,7 +3,7 @@ import { Tab, TabGroup, TabList } from '@headlessui/vue'
 import { useTitle } from '@vueuse/core'
 import { v7 } from 'uuid'
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { answered, api, done, Refused, type KitDocument } from '@/api/client'
+import { answered, api, Refused, type KitDocument } from '@/api/client'
 import KitForm from './KitForm.vue'
 import { KINDS } from './fields/kinds'
 import { told } from './fields/told'
@@ -30,7 +30,7 @@ const keysOpen = ref(false)
 const clearing = ref(false)
 const file = useTemplateRef('file')
 /** No larger document is taken in: the server's limit. */
-const MOST_BYTES = 2 * 1024 * 1024
+const MOST_BYTES = 96 * 1024 * 1024
 
 async function load(): Promise<void> {
   failed.value = undefined
@@ -107,7 +107,7 @@ async function importKit(event: Event): Promise<void> {
   try {
     if (picked.size > MOST_BYTES)
       throw new Error(
-        `${picked.name} has ${Math.ceil(picked.size / 1024)} KB. A kit has at most ${MOST_BYTES / 1024} KB.`,
+        `${picked.name} has ${Math.ceil(picked.size / 1024 ** 2)} MB. A kit has at most ${MOST_BYTES / 1024 ** 2} MB.`,
       )
     // What it is the server finds out.
     const body = JSON.parse(await picked.text()) as KitDocument
@@ -134,7 +134,7 @@ async function bringBack(): Promise<void> {
 async function clear(): Promise<void> {
   clearing.value = false
   try {
-    await done(api.DELETE('/api/kit'))
+    await answered(api.DELETE('/api/kit'))
     await load()
     notices.say('The kit is empty. Sittings keep what they used.', {
       action: { label: 'Undo', run: () => void bringBack() },

@@ -2,6 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Board, SetupView } from '@/api/client'
 import { useBoard } from './board'
+import { stackOf } from './past'
 import { useNotices } from '@/ui/notices'
 
 const lanes = ['room', 'camera', 'key', 'fill', 'whole', 'frame']
@@ -99,7 +100,7 @@ describe('the open setup', () => {
     answer = () => ok({ board: draft, echo: null })
     await board.tryOut({ note: { text: 'a' } }, true)
     expect(board.board).toEqual(draft)
-    board.dropDraft()
+    board.giveUp()
     expect(board.board).toEqual(board.view?.board)
   })
 
@@ -149,23 +150,94 @@ describe('the open setup', () => {
     const board = await opened(viewOf(3, 'key', { undo: 'a', redo: 'b' }))
     answer = (_, body) => ok(viewOf(body.base + 1, 'key'))
     asked = []
-    await board.undo()
-    expect(board.view?.version).toBe(4)
+    board.undo()
+    await vi.waitFor(() => expect(board.view?.version).toBe(4))
     expect(asked[0]?.body).toMatchObject({ base: 3, entry: { undo: { of: 'a' } } })
-    await Promise.all([board.undo(), board.redo()])
+    board.undo()
+    board.redo()
     expect(asked).toHaveLength(1)
   })
 
   it('takes back what was written last, though it is not answered yet', async () => {
-    const board = await opened(viewOf(3, 'key', { undo: 'before' }))
-    answer = (_, body) => ok(viewOf(body.base + 1, 'key', { undo: body.base === 3 ? 'reading' : 'before' }))
+    const tape = { items: [{ id: 'first' }, { id: 'before' }], earlier: false }
+    const board = await opened(viewOf(3, 'key', { undo: 'before', tape } as never))
+    // Nothing is answered meanwhile: a reload would lose none of it.
+    answer = () => new Promise(() => undefined)
     asked = []
-    void board.inTurn(() => board.write({ note: { text: 'a reading' } }))
-    await board.undo()
-    expect(asked.map((a) => a.body.entry)).toMatchObject([{ note: {} }, { undo: { of: 'reading' } }])
+    board.write({ note: { text: 'a reading' } })
+    board.undo()
+    board.undo()
+    board.undo()
+    expect(board.canUndo).toBe(false)
+    board.redo()
+    expect(board.waiting).toBe(5)
+    const [reading] = await vi.waitFor(() => (expect(asked).toHaveLength(1), asked))
+    answer = (_, body) => ok(viewOf(body.base + 1, 'key'))
+    expect(reading?.body.entry).toMatchObject({ note: {} })
   })
 
-  it('shows a moment of the tape until something is written or it is left', async () => {
+  it('counts undo and redo on from what is on its way', () => {
+    const view = (standing: string[], more: object) =>
+      ({ tape: { items: standing.map((id) => ({ id })) }, ...more }) as never
+    const note = (id: string) => ({ id, entry: { note: { text: 'a' } } })
+    const undo = (of: string) => ({ id: `undo ${of}`, entry: { undo: { of } } })
+    const redo = (of: string) => ({ id: `redo ${of}`, entry: { redo: { of } } })
+    const now = view(['a', 'b'], { undo: 'b', redo: 'c' })
+    expect(stackOf(now, [])).toEqual({ undo: ['a', 'b'], redo: ['c'] })
+    expect(stackOf(now, [note('d')])).toEqual({ undo: ['a', 'b', 'd'], redo: [] })
+    expect(stackOf(now, [note('d'), undo('d'), undo('b')])).toEqual({ undo: ['a'], redo: ['d', 'b'] })
+    expect(stackOf(now, [undo('b'), redo('b')])).toEqual({ undo: ['a', 'b'], redo: ['c'] })
+    // What is shown already, and only not answered yet, is not counted twice.
+    expect(stackOf(view(['a', 'd'], { undo: 'd' }), [note('d'), undo('b')])).toEqual({ undo: ['a', 'd'], redo: [] })
+  })
+
+  it('writes nothing while an earlier moment is shown, and says so; others may write meanwhile', async () => {
+    const board = await opened(viewOf(3, 'key', { undo: 'a' }))
+    answer = () => ok({ setup: { lights: [] }, board: boardOf('room') })
+    await board.lookAt({ id: 'x', at: '2026-11-25T20:04:00Z' } as never)
+    asked = []
+    board.write({ note: { text: 'by accident' } })
+    board.undo()
+    board.step({ of: 'a', now: () => 1, next: (n) => n + 1, entry: () => ({ note: { text: 'a step' } }) })
+    expect(board.doNext()).toBeUndefined()
+    expect([board.waiting, asked]).toEqual([0, []])
+    expect(useNotices().now?.words).toContain('nothing is written in it')
+    board.accept(viewOf(4, 'fill'))
+    expect(board.moment?.id).toBe('x')
+    // On from there: one entry.
+    answer = (_, body) => ok(viewOf(body.base + 1, 'key'))
+    board.goOn()
+    expect(board.moment).toBeUndefined()
+    await vi.waitFor(() => expect(board.view?.version).toBe(5))
+    expect(asked.map((a) => a.body)).toMatchObject([{ base: 4, entry: { go_on: { of: 'x' } } }])
+  })
+
+  it('leaves a moment that comes late alone', async () => {
+    const board = await opened()
+    let come: (() => void) | undefined
+    const held = new Promise<void>((go) => (come = go))
+    answer = async () => (await held, ok({ setup: { lights: [] }, board: boardOf('room') }))
+    const late = board.lookAt({ id: 'x', at: '2026-11-25T20:04:00Z' } as never)
+    void board.lookAt(undefined)
+    come?.()
+    await late
+    expect(board.moment).toBeUndefined()
+  })
+
+  it('goes on where the headline goes once a reading is logged, though another lane was chosen by hand', async () => {
+    const board = await opened()
+    board.choose('fill')
+    answer = (_, body) => ok(viewOf(body.base + 1, 'whole'))
+    board.write({ reading: { of: 'fill', shows: '5.6 1' } } as never)
+    await vi.waitFor(() => expect(board.chosen).toBe('whole'))
+    // The same look, opened again, stays where it was.
+    board.choose('fill')
+    answer = served(viewOf(4, 'key'))
+    await board.open('look')
+    expect(board.chosen).toBe('fill')
+  })
+
+  it('shows a moment of the tape until it is left', async () => {
     const board = await opened()
     const then = { setup: { lights: [] }, board: boardOf('room') }
     answer = () => ok(then)

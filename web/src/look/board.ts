@@ -1,13 +1,12 @@
-import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import type { Board, Lane, Setup } from '@/api/client'
+import type { Board, Lane, Refused, Setup } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
 import { useNotices } from '@/ui/notices'
 import { useChoice } from './choice'
 import { useDraft } from './draft'
 import { useOutbox } from './outbox'
-import { usePast } from './past'
+import { stackOf, usePast } from './past'
 import { useSession } from './session'
 import { useSteps, type Step } from './steps'
 import { wishStep } from './wishes'
@@ -15,6 +14,8 @@ import { wishStep } from './wishes'
 /** The open look: how it stands, what a draft would do, which lane is chosen, and the way to its tape. To be read; changed by what it offers. */
 export const useBoard = defineStore('board', () => {
   const notices = useNotices()
+  /** Which light a reading is being typed for: it stays that one's until it is logged or cleared, whatever the board goes on to. */
+  const typing = ref<string>()
   const session = useSession({
     opening(other) {
       steps.settle()
@@ -23,22 +24,26 @@ export const useBoard = defineStore('board', () => {
       if (!other) return
       past.leaveMoment()
       past.begin()
+      typing.value = undefined
     },
     accepted(now, before) {
       const movedOn = before !== undefined && before.version !== now.version
       if (movedOn || !before) past.begin(now)
-      past.leaveMoment()
       if (movedOn) steps.again()
-      chosen.follow(now.board, movedOn)
+      chosen.follow(now.board, movedOn && !typing.value)
     },
     reached: () => void outbox.flush(),
   })
   const past = usePast(() => session.view.value)
   const draft = useDraft(() => session.view.value?.setup)
 
-  const outbox = useOutbox(({ setup, view: now, refused }) => {
+  /** Who mends an entry that comes back, by its id. */
+  const menders = new Map<string, (refused: Refused) => void>()
+  const outbox = useOutbox(({ id, setup, view: now, refused }) => {
+    const mend = menders.get(id) ?? ((why: Refused) => notices.say(why.problem.detail, { warn: true }))
+    menders.delete(id)
     if (refused) {
-      notices.say(refused.problem.detail, { warn: true })
+      mend(refused)
       if (session.view.value?.id === setup) void session.refresh()
     } else if (now) {
       session.accept(now)
@@ -56,41 +61,41 @@ export const useBoard = defineStore('board', () => {
   const chosen = useChoice(() => board.value)
   const lane = computed(() => board.value?.lanes.find((l) => l.id === chosen.chosen.value))
   const light = computed(() => session.view.value?.setup.lights.find((l) => l.id === chosen.chosen.value))
-  watch(chosen.chosen, draft.dropDraft)
+  watch(chosen.chosen, () => !typing.value && draft.dropDraft())
 
   /** How many entries of this look wait. */
-  const waitingHere = computed(() => outbox.waitingOf(session.view.value?.id))
+  const waitingHere = computed(() => outbox.of(session.view.value?.id).length)
   const steps = useSteps({
     view: () => session.view.value,
     waiting: () => waitingHere.value,
     show: (entry) => void draft.tryOut(entry, true),
-    write: (look, version, entry) => outbox.add(look, version, entry),
+    write: outbox.add,
   })
   // What steps led to is shown until it is written and there: nothing jumps back and forth.
   watch(waitingHere, (left) => {
     if (left === 0 && steps.arrived()) draft.dropDraft()
   })
 
-  function write(entry: TypedEntry): void {
+  /** Says why nothing is written, where an earlier moment is shown. */
+  function inThePast(): boolean {
+    if (!past.moment.value) return false
+    notices.say('This is an earlier moment: nothing is written in it. Go on from here, or back to now.')
+    return true
+  }
+
+  /** Writes an entry; `mend` is told why, should it come back. */
+  function write(entry: TypedEntry, mend?: (refused: Refused) => void): void {
     steps.settle()
     const now = session.view.value
-    if (!now) return
+    if (!now || inThePast()) return
     draft.dropDraft()
-    past.leaveMoment()
-    outbox.add(now.id, now.version, entry)
+    // A reading leads on, whichever light was chosen for it.
+    if ('reading' in entry) chosen.letGo()
+    const id = outbox.add(now.id, now.version, entry)
+    if (mend) menders.set(id, mend)
   }
 
-  /** What is being done, one thing after the other: a key that is pressed fast must not overtake the reading before it. */
-  let turn: Promise<unknown> = Promise.resolve()
-  const acting = ref(0)
-  const busyWriting = computed(() => acting.value > 0 || waitingHere.value > 0)
-
-  function inTurn(act: () => Promise<void> | void): Promise<void> {
-    acting.value += 1
-    const mine = turn.then(act).finally(() => (acting.value -= 1))
-    turn = mine.catch(() => undefined)
-    return mine
-  }
+  const busyWriting = computed(() => waitingHere.value > 0)
 
   /**
    * Logs that the next move was done, and tells what kind it was; nothing where there is none, or where it can't be meant: a move that nobody
@@ -99,28 +104,36 @@ export const useBoard = defineStore('board', () => {
   function doNext(): Board['next']['kind'] | undefined {
     steps.settle()
     const next = session.view.value?.board.next
-    if (!next?.action || past.moment.value || busyWriting.value) return undefined
+    if (!next?.action || inThePast() || busyWriting.value) return undefined
+    chosen.letGo()
     write(next.action.entry)
     return next.kind
   }
 
-  function back(kind: 'undo' | 'redo'): Promise<void> {
-    if (outbox.outOfReach.value) {
-      notices.say(`The server is out of reach: ${kind} when it is back.`)
-      return Promise.resolve()
-    }
+  const stack = computed(() => {
+    const now = session.view.value
+    return now ? stackOf(now, outbox.of(now.id)) : { undo: [], redo: [] }
+  })
+
+  /** Takes back what was written last, or brings back what was taken back last: counted on from what is on its way, and kept with it. */
+  function back(kind: 'undo' | 'redo'): void {
+    if (inThePast()) return
     steps.settle()
-    return inTurn(async () => {
-      await until(waitingHere).toBe(0)
-      const of = session.view.value?.[kind]
-      if (of) write(kind === 'undo' ? { undo: { of } } : { redo: { of } })
-      await until(waitingHere).toBe(0)
-    })
+    const of = stack.value[kind].at(-1)
+    if (of) write(kind === 'undo' ? { undo: { of } } : { redo: { of } })
+    else if (busyWriting.value) notices.say(`What is on its way comes first: ${kind} again when it is there.`)
+  }
+
+  /** Goes on from the moment that is shown: all that came after it is taken back, in one step. */
+  function goOn(): void {
+    const of = past.moment.value?.id
+    past.leaveMoment()
+    if (of && of !== stack.value.undo.at(-1)) write({ go_on: { of } })
   }
 
   /** One step of something, by key, press or wheel. */
   function step<T>(what: Step<T>): void {
-    if (!past.moment.value) steps.step(what)
+    if (!inThePast()) steps.step(what)
   }
 
   /** A part of something that is written as a whole: what else of it was changed and is not there yet stays. Written at once. */
@@ -151,7 +164,7 @@ export const useBoard = defineStore('board', () => {
   }
 
   /** Puts a draft away, and steps that are not written yet. */
-  function dropDraft(): void {
+  function giveUp(): void {
     steps.giveUp()
     draft.dropDraft()
   }
@@ -181,13 +194,16 @@ export const useBoard = defineStore('board', () => {
     lookAt: past.lookAt,
     loadEarlier: past.loadEarlier,
     ...draft,
-    dropDraft,
+    giveUp,
     waiting: outbox.waiting,
     outOfReach: outbox.outOfReach,
     busyWriting,
-    inTurn,
+    typing,
     write,
+    goOn,
     doNext,
+    canUndo: computed(() => stack.value.undo.length > 0),
+    canRedo: computed(() => stack.value.redo.length > 0),
     undo: () => back('undo'),
     redo: () => back('redo'),
     step,

@@ -16,10 +16,16 @@ export function useChoice(board: () => Board | undefined) {
     byHandAt = Date.now()
   }
 
-  /** A look is opened: it begins where its next move is; on another look nothing was chosen by hand yet. */
+  /** What was chosen by hand has served: the board may go on. */
+  function letGo(): void {
+    byHandAt = 0
+  }
+
+  /** A look is opened: another one begins where its next move is, the same one stays where it was. */
   function begin(other: boolean): void {
+    if (!other) return
     fresh = true
-    if (other) byHandAt = 0
+    letGo()
   }
 
   /** A board came; `goOn`: its next move counts, unless something was chosen by hand just now. */
@@ -29,5 +35,5 @@ export function useChoice(board: () => Board | undefined) {
     fresh = false
   }
 
-  return { chosen: computed(() => chosen.value), choose, begin, follow }
+  return { chosen: computed(() => chosen.value), choose, letGo, begin, follow }
 }

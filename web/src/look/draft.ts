@@ -1,16 +1,27 @@
 import { computed } from 'vue'
 import { useAsking } from '@/api/asking'
-import { answered, api, Refused, type Draft, type Entry, type Setup } from '@/api/client'
+import { answered, api, OutOfReach, Refused, type Board, type Draft, type Entry, type Setup } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
+
+/** The board as it would be, and what a reading means. */
+export interface Drafted {
+  board: Board
+  echo?: Draft['echo']
+}
+
+/** What entries would do, one after the other, on a setup. Throws {@link Refused} where they can't be. */
+export async function drafted(setup: Setup, entry: TypedEntry, then: TypedEntry[] = []): Promise<Drafted> {
+  const { board, echo, refused } = await answered(
+    api.POST('/api/draft', { body: { setup, entry: entry as Entry, then: then as Entry[] } }),
+  )
+  if (!board) throw refused ? new Refused(refused) : new OutOfReach()
+  return { board, echo: echo ?? undefined }
+}
 
 /** What an entry would do that is being dragged or typed, on the setup as it stands. */
 export function useDraft(standing: () => Setup | undefined) {
-  const put = ({ setup, entry }: { setup: Setup; entry: TypedEntry }) =>
-    answered(api.POST('/api/draft', { body: { setup, entry: entry as Entry } }))
-  const trying = useAsking(async ({ inFull, ...body }: { setup: Setup; entry: TypedEntry; inFull: boolean }) => ({
-    inFull,
-    draft: await put(body),
-  }))
+  type Tried = { setup: Setup; entry: TypedEntry; inFull: boolean }
+  const trying = useAsking(async ({ setup, entry, inFull }: Tried) => ({ inFull, draft: await drafted(setup, entry) }))
   const tried = computed(() => (trying.refused.value || trying.failed.value ? undefined : trying.answer.value))
 
   /** Asks what an entry would do; `inFull` where the whole board is to show it. */
@@ -19,12 +30,12 @@ export function useDraft(standing: () => Setup | undefined) {
     if (setup) await trying.ask({ setup, entry, inFull })
   }
 
-  /** Whether an entry could be written, as it is typed. Out of reach counts as yes: it waits in the outbox, and a refusal is told from there. */
-  async function check(entry: TypedEntry): Promise<Refused | undefined> {
+  /** Whether entries could be written one behind the other, as they are typed. Out of reach counts as yes: it waits in the outbox, and a refusal is told from there. */
+  async function check(entry: TypedEntry, ...then: TypedEntry[]): Promise<Refused | undefined> {
     const setup = standing()
     if (!setup) return undefined
     try {
-      await put({ setup, entry })
+      await drafted(setup, entry, then)
       return undefined
     } catch (error) {
       return error instanceof Refused ? error : undefined
@@ -32,7 +43,7 @@ export function useDraft(standing: () => Setup | undefined) {
   }
 
   return {
-    draft: computed<Draft | undefined>(() => tried.value?.draft),
+    draft: computed<Drafted | undefined>(() => tried.value?.draft),
     /** Whether it is shown in full (a target being dragged) or only as a ghost (a reading being typed). */
     draftInFull: computed(() => tried.value?.inFull ?? false),
     draftRefused: computed(() => trying.refused.value),

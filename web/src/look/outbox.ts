@@ -14,6 +14,7 @@ interface Kept {
 }
 
 export interface Outcome {
+  id: string
   setup: string
   view?: SetupView
   refused?: Refused
@@ -71,7 +72,8 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     await db?.put(STORE, JSON.parse(JSON.stringify(entry)))
   }
 
-  function add(setup: string, version: number, entry: TypedEntry): void {
+  /** Takes an entry, to be sent, and says its id. */
+  function add(setup: string, version: number, entry: TypedEntry): string {
     // The entry before it in the queue raises the version by one; what is shown may have it already, though its answer is still on the way.
     const before = kept.value.findLast((k) => k.setup === setup)
     const base = Math.max(version, before ? before.base + 1 : 0)
@@ -79,6 +81,7 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     kept.value.push(mine)
     void keep(mine)
     void flush()
+    return mine.id
   }
 
   /** Sends what waits, of each look in a queue of its own. */
@@ -125,7 +128,7 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
         const view = await answered(api.POST('/api/setups/{id}/entries', { params: { path: { id: setup } }, body }))
         cut.value.delete(setup)
         void taken(id)
-        return { setup, view }
+        return { id, setup, view }
       } catch (error) {
         const lasting = error instanceof Refused && ![503, 507].includes(error.problem.status)
         if (lasting) {
@@ -136,7 +139,7 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
             later.base -= 1
             void keep(later)
           }
-          return { setup, refused: error }
+          return { id, setup, refused: error }
         }
         if (!(error instanceof Refused) && !(error instanceof OutOfReach)) throw error
         cut.value.add(setup)
@@ -150,8 +153,8 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     flush,
     ready,
     waiting: computed(() => kept.value.length),
-    /** How many of one look wait. */
-    waitingOf: (look: string | undefined) => kept.value.filter((k) => k.setup === look).length,
+    /** What waits of one look, in order. */
+    of: (look: string | undefined) => kept.value.filter((k) => k.setup === look),
     outOfReach: computed(() => cut.value.size > 0),
   }
 }

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { markRaw, shallowRef } from 'vue'
+import { markRaw, shallowRef, watch } from 'vue'
 import {
   answered,
   api,
@@ -13,6 +13,7 @@ import {
 } from '@/api/client'
 import { useAsking } from '@/api/asking'
 import { useBoard } from './board'
+import { drafted } from './draft'
 import { useNotices } from '@/ui/notices'
 
 /** What the room asks for and the shutter allows: the ways to the wish, and the studies beside the board. */
@@ -29,20 +30,36 @@ export const useRoom = defineStore('room', () => {
   /** A way that lies on the board as a ghost, and the board as it would then be. */
   const tried = shallowRef<{ way: RoomWay; board: Board }>()
 
+  /** Which way is asked about. */
+  let asking: { way: RoomWay } | undefined
+
+  // Another look has other ways.
+  watch(
+    () => board.view?.id,
+    () => {
+      ways.giveUp()
+      study.giveUp()
+      putAway()
+    },
+  )
+
   /** Puts a way on the board as a ghost; it is not kept. */
   async function tryWay(way: RoomWay): Promise<void> {
-    const [entry, ...then] = way.entries
+    const [entry, ...rest] = way.entries
     const setup = board.view?.setup
     if (!entry || !setup) return
     try {
-      const draft = await answered(api.POST('/api/draft', { body: { setup, entry, then } }))
-      tried.value = { way, board: draft.board }
+      const asked = (asking = { way })
+      const { board: then } = await drafted(setup, entry, rest)
+      // Another one is tried by now, or the look was changed or left.
+      if (asking === asked && board.view?.setup === setup) tried.value = { way, board: then }
     } catch (error) {
       notices.say((error as Error).message, { warn: true })
     }
   }
 
   function putAway(): void {
+    asking = undefined
     tried.value = undefined
   }
 

@@ -125,7 +125,7 @@ describe('steps that are faster than answers', () => {
   it('takes steps away that are put away before they are written', async () => {
     const board = await opened()
     board.raise(laneOf(board, 'rim'), 0.1)
-    board.dropDraft()
+    board.giveUp()
     await vi.advanceTimersByTimeAsync(10 * REST)
     expect(server.entries).toEqual([])
     board.raise(laneOf(board, 'rim'), 0.1)

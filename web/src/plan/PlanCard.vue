@@ -33,7 +33,9 @@ const answer = computed(() => {
         >Large <KeyCap>L</KeyCap></RouterLink
       >
     </div>
-    <PlaceFields v-if="light && plan.shown && !board.moment" class="mt-1" :light="light" :length="plan.shown.length" />
+    <fieldset v-if="light && plan.shown" :disabled="Boolean(board.moment)" class="contents">
+      <PlaceFields class="mt-1" :light="light" :length="plan.shown.length" />
+    </fieldset>
     <p v-if="answer" class="label mt-1 line-clamp-2 text-text-2" aria-live="polite">{{ answer }}</p>
   </div>
 </template>

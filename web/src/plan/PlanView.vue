@@ -10,6 +10,7 @@ import PlanStage from '@/plan/drawing/PlanStage.vue'
 import StartsPanel from '@/plan/panels/StartsPanel.vue'
 import StudioPanel from '@/plan/panels/StudioPanel.vue'
 import { useBoard } from '@/look/board'
+import MomentBar from '@/look/MomentBar.vue'
 import { usePlan } from './store'
 import AppBar from '@/ui/AppBar.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
@@ -73,6 +74,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
       The server is out of reach. {{ board.waiting }} {{ board.waiting === 1 ? 'entry is' : 'entries are' }} kept here
       and sent when it is back.
     </p>
+    <MomentBar />
     <main
       class="grid min-h-0 flex-1 gap-2 px-2 pb-2"
       :class="narrow ? 'grid-cols-[minmax(0,1fr)]' : 'grid-cols-[minmax(0,1fr)_440px]'"
@@ -101,7 +103,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
             <PushButton class="ml-auto" :aria-pressed="Boolean(plan.wants.together)" @click="together">{{
               plan.wants.together ? 'One light' : 'All together'
             }}</PushButton>
-            <PushButton :disabled="!board.view?.undo || Boolean(board.moment)" @click="board.undo()">Undo</PushButton>
+            <PushButton :disabled="!board.canUndo || Boolean(board.moment)" @click="board.undo()">Undo</PushButton>
           </div>
           <PlanStage class="flex-1" :heights="narrow ? 120 : 150" />
         </div>
@@ -117,7 +119,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
               >{{ at.words }}<span class="sr-only">, key {{ n + 1 }}</span></RouterLink
             >
           </nav>
-          <component :is="panel" />
+          <fieldset :disabled="Boolean(board.moment)" class="contents"><component :is="panel" /></fieldset>
         </div>
       </template>
     </main>

@@ -61,7 +61,10 @@ export const usePlan = defineStore('plan', () => {
   })
   watch(
     () => board.view?.id,
-    () => (onWay = undefined),
+    () => {
+      onWay = undefined
+      asking.giveUp()
+    },
   )
   watch(asking.answer, () => {
     if (written() === droppedAt) return

@@ -26,7 +26,11 @@ onUnmounted(board.leave)
 onMounted(() => kit.load().catch(() => undefined))
 watch(
   () => id,
-  (now) => void board.open(now),
+  (now) => {
+    // Ways are looked for as it stands.
+    void board.lookAt(undefined)
+    void board.open(now)
+  },
   { immediate: true },
 )
 watch(

@@ -10,6 +10,8 @@ const { label, options } = defineProps<{
   /** Without the arrow, where the place is short. */ bare?: boolean
 }>()
 const value = defineModel<T>({ required: true })
+/** What is chosen already is no choice. */
+const choose = (to: T) => to !== value.value && (value.value = to)
 const words = (v: T) => options.find((o) => o.value === v)?.words ?? v
 const button = useTemplateRef<ComponentPublicInstance>('button')
 const list = useTemplateRef<ComponentPublicInstance>('list')
@@ -17,7 +19,7 @@ useFloating(button, list)
 </script>
 
 <template>
-  <Listbox v-slot="{ open }" v-model="value" as="div" class="relative min-w-0">
+  <Listbox v-slot="{ open }" :model-value="value" as="div" class="relative min-w-0" @update:model-value="choose">
     <ListboxButton
       ref="button"
       :aria-label="`${label}: ${words(value)}`"

@@ -71,6 +71,32 @@ fn undo_takes_back_the_last_and_redo_brings_it_back() {
 }
 
 #[test]
+fn going_on_from_an_earlier_moment_takes_back_what_came_after_it_as_one() {
+    let ids: Vec<Uuid> = (1..=6).map(Uuid::from_u128).collect();
+    let facts = [entry(camera("8", "1/160", "100")), entry(reads("key", "8 0")), entry(camera("4", "1/60", "100"))];
+    let go_on = |of: Uuid| entry(json!({"go_on": {"of": of}}));
+    let (from_first, from_last, from_none) = (go_on(ids[0]), go_on(ids[2]), go_on(ids[5]));
+    let mut history = History::default();
+    for (id, fact) in ids.iter().zip(&facts) {
+        history.write(*id, fact).unwrap();
+    }
+    let all = history.setup().unwrap();
+    assert_eq!(
+        history.clone().write(ids[3], &from_last).unwrap_err().message,
+        "That is the last entry that stands: nothing was written after it."
+    );
+    assert_eq!(history.clone().write(ids[3], &from_none).unwrap_err().field, "of");
+    history.write(ids[3], &from_first).unwrap();
+    assert_eq!(history.setup().unwrap(), setup([camera("8", "1/160", "100")]));
+    assert_eq!(history.setups().last().unwrap().unwrap().2, history.setup().unwrap());
+    let undo = entry(json!({"undo": {"of": ids[3]}}));
+    history.write(ids[4], &undo).unwrap();
+    assert_eq!(history.setup().unwrap(), all);
+    // By itself, without its tape, it can't be applied.
+    assert_eq!(all.apply(&from_first).unwrap_err().field, "entry");
+}
+
+#[test]
 fn a_wild_reading_does_not_spoil_what_was_learnt() {
     let offsets: Vec<Stops> = [0.2, 0.3, 0.2, 6.0].iter().map(|o| Stops::new(*o).unwrap()).collect();
     assert!(Calibration::of(&offsets).unwrap().offset.get() < 0.3);

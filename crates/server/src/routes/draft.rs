@@ -24,13 +24,18 @@ pub struct DraftToTry {
     then: Vec<Entry>,
 }
 
-/// What would follow.
-#[derive(Serialize, ToSchema)]
+/// What would follow, or why it can't be.
+#[derive(Default, Serialize, ToSchema)]
 pub struct Draft {
     /// The board after it.
-    board: Board,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    board: Option<Board>,
     /// What the reading means, where it is one.
+    #[serde(skip_serializing_if = "Option::is_none")]
     echo: Option<Echo>,
+    /// Why it can't be: an entry that is half typed is an answer here, and no error.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    refused: Option<Problem>,
 }
 
 /// A setup after an entry; a refusal names the field within the request.
@@ -51,21 +56,36 @@ pub(super) fn after(setup: Setup, entry: Option<&Entry>) -> Result<Setup, Proble
 
 /// What an entry would do. Nothing is kept.
 #[utoipa::path(tag = "board", request_body = DraftToTry, responses(
-    (status = 200, description = "What would follow", body = Draft),
-    (status = 422, description = "It can't be true of this setup, or a field is wrong", body = Problem),
+    (status = 200, description = "What would follow, or why the entry can't be", body = Draft),
+    (status = 422, description = "A field of the setup is wrong", body = Problem),
 ))]
 #[post("/draft")]
-pub async fn draft(body: Checked<DraftToTry>) -> Result<web::Json<Draft>, Problem> {
-    let DraftToTry { setup, entry, then } = body.0;
-    let mut after = applied(&setup, &entry, "entry")?;
+pub async fn draft(body: Result<Checked<DraftToTry>, Problem>) -> Result<web::Json<Draft>, Problem> {
+    match body.and_then(|body| tried(&body.0)) {
+        Ok(draft) => Ok(web::Json(draft)),
+        Err(problem) if problem.status == 422 && is_of_an_entry(problem.field.as_deref()) => {
+            Ok(web::Json(Draft { refused: Some(problem), ..Draft::default() }))
+        }
+        Err(problem) => Err(problem),
+    }
+}
+
+fn is_of_an_entry(field: Option<&str>) -> bool {
+    field.is_some_and(|field| {
+        ["entry", "then"].iter().any(|at| field.strip_prefix(at).is_some_and(|rest| rest.is_empty() || rest.starts_with(['.', '['])))
+    })
+}
+
+fn tried(DraftToTry { setup, entry, then }: &DraftToTry) -> Result<Draft, Problem> {
+    let mut after = applied(setup, entry, "entry")?;
     for (n, entry) in then.iter().enumerate() {
         after = applied(&after, entry, &format!("then[{n}]"))?;
     }
     let scene = Scene::of(&after);
-    let board = Board::of_scene(&scene);
-    let echo = match &entry {
+    let board = Some(Board::of_scene(&scene));
+    let echo = match entry {
         Entry::Reading(taken) => echo(&scene, &taken.of),
         _ => None,
     };
-    Ok(web::Json(Draft { board, echo }))
+    Ok(Draft { board, echo, refused: None })
 }

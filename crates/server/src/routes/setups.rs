@@ -1,7 +1,8 @@
 //! Setups (looks): begin, show, rename.
 
 use actix_web::{HttpResponse, get, patch, post, web};
-use ink_lamp_store::{NewLook, Store, StoreError};
+use ink_lamp_light::refusal::Refusal;
+use ink_lamp_store::{NewLook, Source, Store, StoreError};
 use serde::Deserialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -44,19 +45,25 @@ pub struct LookToAdd {
     name: String,
     /// A look to begin from.
     from: Option<Uuid>,
+    /// An entry of that look's tape: it begins as that look stood right after it.
+    at: Option<Uuid>,
 }
 
 /// Adds a look to a sitting.
 #[utoipa::path(operation_id = "createSetup", tag = "setups", request_body = LookToAdd, params(("id" = Uuid, Path, description = "The sitting")), responses(
     (status = 201, description = "Made, or made before by the same id", body = SetupView),
-    (status = 404, description = "No such sitting or look", body = Problem),
+    (status = 404, description = "No such sitting, look or entry", body = Problem),
     (status = 409, description = "The id is taken", body = Problem),
     (status = 422, description = "A field is wrong", body = Problem),
 ))]
 #[post("/sittings/{id}/setups")]
 pub async fn create(store: web::Data<Store>, id: Id, body: Checked<LookToAdd>) -> Result<HttpResponse, Problem> {
-    let LookToAdd { id: look, name, from } = body.0;
-    let record = store.create_look(id.0, &NewLook { id: look, name }, from).await?;
+    let LookToAdd { id: look, name, from, at } = body.0;
+    if from.is_none() && at.is_some() {
+        return Err(Refusal::new("from", "Say of which look that moment is.").into());
+    }
+    let source = from.map(|look| Source { look, at });
+    let record = store.create_look(id.0, &NewLook { id: look, name }, source).await?;
     Ok(HttpResponse::Created().json(view(&store, record).await?))
 }
 

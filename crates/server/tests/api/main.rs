@@ -125,7 +125,7 @@ async fn nonsense_gets_a_problem_at_the_field_and_changes_nothing() {
         (json!({"camera": {"aperture": "8", "shutter": "1/160"}}), "entry.camera.iso", "iso is missing."),
         (json!({"reading": {"of": "kicker", "shows": "8"}}), "entry.of", "No light is called kicker"),
         (json!({"dial": {"light": "fill", "dial": "1/8"}}), "entry.dial", "Fill has no unit yet."),
-        (json!({"explode": {}}), "entry", "Unknown variant `explode`"),
+        (json!({"explode": {}}), "entry", "“explode” is not known here."),
     ] {
         let (status, problem) = app.write(&look, 1, entry).await;
         assert_eq!((status, problem["field"].as_str().unwrap()), (StatusCode::UNPROCESSABLE_ENTITY, field), "{problem}");
@@ -225,7 +225,8 @@ async fn ways_and_studies_answer_for_a_setup_and_keep_nothing() {
     assert_eq!(status, StatusCode::OK, "{draft}");
     assert_eq!(draft["board"]["room"]["title"], "Room is removed");
     let nowhere = json!({"setup": setup, "entry": entries[0], "then": [{"dial": {"light": "hair", "dial": "1/8"}}]});
-    assert_eq!(app.post("/api/draft", nowhere).await.1["field"], "then[0].light");
+    let (status, answer) = app.post("/api/draft", nowhere).await;
+    assert_eq!((status, answer["refused"]["field"].as_str()), (StatusCode::OK, Some("then[0].light")), "what can't be is an answer");
     assert_eq!(app.get(look).await.1, before);
 }
 
@@ -275,6 +276,14 @@ async fn a_draft_says_what_would_be_and_keeps_nothing() {
     assert_eq!(app.get(&format!("/api/setups/{look}")).await.1["version"], 1);
     let bad = json!({"setup": {"room": {"wish": {"remove": {"level": -5.0}}}, "lights": [{"id": "key", "role": "key", "dial": 3}]}, "entry": camera()});
     assert_eq!(app.post("/api/draft", bad).await.1["field"], "setup.lights[0]");
+    // Half a reading is no error: nothing was asked for wrongly.
+    for shows in ["5.", "ƒ", ""] {
+        let half = json!({"setup": view["setup"], "entry": {"reading": {"of": "key", "shows": shows}}});
+        let (status, answer) = app.post("/api/draft", half).await;
+        assert_eq!((status, answer["refused"]["field"].as_str()), (StatusCode::OK, Some("entry.reading.shows")), "{answer}");
+        assert!(answer["board"].is_null());
+    }
+    assert_eq!(app.post("/api/draft", json!({"setup": view["setup"]})).await.0, StatusCode::OK, "the entry that is missing is said");
 }
 
 #[actix_web::test]
@@ -361,10 +370,10 @@ async fn a_kit_that_is_wrong_changes_nothing_and_is_told_where() {
     unknown["strobe"]["colour"] = json!("black");
     let centimetres = json!({"modifier": {"name": "Octa 90", "shape": {"kind": "octa", "size": {"round": {"diameter": 90}}, "loss": 1.5}}});
     for (wrong, field, words) in [
-        (no_number, "items[1].is.strobe.rated", "invalid type: string \"76 Ws\""),
-        (unknown, "items[1].is.strobe.colour", "unknown field `colour`"),
+        (no_number, "items[1].is.strobe.rated", "“76 Ws” does not fit here: a number does."),
+        (unknown, "items[1].is.strobe.colour", "There is no field “colour” here."),
         (centimetres, "items[1].is.modifier.shape.size.round.diameter", "a 90 cm box is 0.9 m wide"),
-        (json!({"kettle": {"name": "Kettle"}}), "items[1].is", "unknown variant `kettle`"),
+        (json!({"kettle": {"name": "Kettle"}}), "items[1].is", "“kettle” is not known here."),
     ] {
         let (status, problem) = app.post("/api/kit/import", document(vec![kit_piece(wick()), kit_piece(wrong)])).await;
         assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
@@ -451,7 +460,6 @@ async fn no_list_is_longer_than_its_type_says_wherever_it_comes_from() {
     for (answer, field) in [
         (app.post("/api/ways", json!({"setup": setup})).await, "setup.holds.filters"),
         (app.post("/api/plan", json!({"setup": setup})).await, "setup.holds.filters"),
-        (app.post("/api/draft", json!({"setup": view["setup"], "entry": start})).await, at),
         (app.write(&look, 0, start.clone()).await, at),
     ] {
         let (status, problem) = answer;

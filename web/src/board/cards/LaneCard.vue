@@ -47,7 +47,7 @@ function shot(): void {
           {{ light.unit.name }}<template v-if="light.unit.rated">, {{ light.unit.rated }} Ws</template>
         </span>
       </h2>
-      <PushButton v-if="light" @click="dialog = 'edit'">{{ light.unit ? 'Edit' : 'Say the unit' }}</PushButton>
+      <PushButton v-if="light" @click="dialog = 'edit'">{{ light.unit ? 'Edit' : 'Choose its unit' }}</PushButton>
       <PushButton @click="dialog = 'add'">Add a light</PushButton>
     </div>
 
@@ -115,12 +115,9 @@ function shot(): void {
           <b v-if="i === 0" class="font-[650] text-text">{{ findings.length }} to know: </b
           ><WordLine :line="finding.words" />
         </p>
-        <PushButton
-          v-if="finding.remedy"
-          :disabled="Boolean(board.moment)"
-          @click="board.write(finding.remedy.entry)"
-          >{{ finding.remedy.label }}</PushButton
-        >
+        <PushButton v-if="finding.remedy" @click="board.write(finding.remedy.entry)">{{
+          finding.remedy.label
+        }}</PushButton>
       </li>
     </ul>
 

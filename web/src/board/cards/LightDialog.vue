@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
-import type { Gear, Light, Rig, Unit } from '@/api/client'
-import { among, useEntryForm, type TypedEntry } from '@/forms/entry'
+import { computed, onMounted, reactive, ref, toRefs } from 'vue'
+import type { Around, Gear, Light, Rig, Unit } from '@/api/client'
+import { among, useEntryForm, type Typed, type TypedEntry } from '@/forms/entry'
 import { given, shown } from '@/forms/numbers'
 import { byId, offers, orNone } from '@/forms/offers'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import LabelledField from '@/ui/LabelledField.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
 import TextField from '@/ui/TextField.vue'
@@ -30,14 +31,30 @@ const as = ref((adds.find((a) => !a.there) ?? adds[0])?.id ?? '')
 const unit = ref(rig.kit?.unit ?? (before?.unit ? KEPT : ''))
 const modifier = ref(rig.kit?.modifier ?? (before?.modifier ? KEPT : ''))
 const dial = ref(before ? (board.lane?.dial?.now ?? '') : '')
-const distance = ref(before?.distance == null ? '' : inUnit(before.distance, length))
-const angle = ref(shown(rig.angle))
+/** Where it stands on the plan, where it does. */
+const around = adding ? undefined : (board.lane?.around ?? undefined)
+const inLength = (metres: number | null | undefined) => (metres == null ? '' : inUnit(metres, length))
+const place = {
+  distance: inLength(around?.distance ?? before?.distance),
+  angle: shown(around ? Math.abs(around.round) : rig.angle),
+  side: (around?.round ?? -1) < 0 ? 'left' : 'right',
+  height: inLength(around?.height),
+}
+const { distance, angle, side, height } = toRefs(reactive({ ...place }))
+const sides = [
+  { value: 'left', words: 'camera left' },
+  { value: 'right', words: 'camera right' },
+]
 const grid = ref(rig.grid ? 'on' : 'off')
 const gel = ref(rig.gels?.[0]?.name ?? '')
+const second = ref(rig.gels?.[1]?.name ?? '')
 const group = ref(rig.group ?? '')
 const channel = ref(shown(rig.channel))
 const circuit = ref(shown(rig.circuit))
-const { wrong, elsewhere, write } = useEntryForm(board, among('dial', 'distance', 'angle', 'channel', 'circuit'))
+const { wrong, elsewhere, write } = useEntryForm(
+  board,
+  among('dial', 'distance', 'angle', 'round', 'height', 'channel', 'circuit'),
+)
 
 const missing = ref<string>()
 onMounted(async () => {
@@ -82,16 +99,20 @@ const fitting = computed(
 )
 const gridWords = computed(() => (fitting.value ? `on, −${fitting.value.loss}` : 'on'))
 
-function entry(): TypedEntry {
+/** A gel of the kit, or one that is on. */
+const gelNamed = (name: string) =>
+  kit.gels.find((g) => g.sheet.name === name)?.sheet ?? rig.gels?.find((g) => g.name === name)
+
+/** What is not shown here stays as it is. */
+function described(): TypedEntry {
   const fromKit =
     chosenUnit.value && unit.value !== KEPT
       ? { unit: unit.value, modifier: chosenModifier.value ? modifier.value : undefined }
       : undefined
+  const same = fromKit?.unit === rig.kit?.unit && fromKit?.modifier === (rig.kit?.modifier ?? undefined)
+  const learnt = fromKit && kit.calibration(fromKit.unit, fromKit.modifier)
   const gear = chosenModifier.value
   const kept = modifier.value === KEPT || (modifier.value === rig.kit?.modifier && !gear)
-  const onIt = gel.value
-    ? [kit.gels.find((g) => g.sheet.name === gel.value)?.sheet ?? rig.gels?.find((g) => g.name === gel.value)]
-    : []
   return {
     light: {
       light: before?.id ?? as.value,
@@ -99,24 +120,46 @@ function entry(): TypedEntry {
       unit: chosenUnit.value,
       dial: chosenUnit.value && dial.value.trim() ? dial.value.trim() : undefined,
       modifier: kept ? before?.modifier : gear?.name,
-      distance: distance.value.trim() ? metresOf(distance.value, length) : undefined,
+      // A light on the plan is moved there.
+      distance:
+        around || distance.value === place.distance ? before?.distance : metresOf(distance.value, length) || undefined,
       rig: {
+        ...rig,
         shape: kept ? rig.shape : gear?.shape,
         grid: grid.value === 'on' ? (fitting.value ?? undefined) : undefined,
-        gels: onIt.filter((g) => g !== undefined),
-        angle: given(angle.value),
+        gels: [gelNamed(gel.value), gelNamed(second.value), ...(rig.gels ?? []).slice(2)].filter(
+          (g) => g !== undefined,
+        ),
+        angle: around ? rig.angle : given(angle.value),
         group: group.value || undefined,
         channel: given(channel.value),
         circuit: given(circuit.value),
         kit: fromKit,
-        calibration: fromKit ? (kit.calibration(fromKit.unit, fromKit.modifier) ?? rig.calibration) : undefined,
+        calibration: learnt ?? (same ? rig.calibration : undefined),
       },
     },
   }
 }
 
+/** Where it stands, where that was said: with distance, angle and height it is on the plan. */
+function placed(): TypedEntry[] {
+  const now = { distance: distance.value, angle: angle.value, side: side.value, height: height.value }
+  const changed = (Object.keys(now) as (keyof typeof now)[]).filter((k) => now[k] !== place[k])
+  if (changed.length === 0 || (!around && !now.height.trim())) return []
+  const round = given(now.angle)
+  const typed = {
+    distance: changed.includes('distance') ? metresOf(now.distance, length) : (around?.distance ?? before?.distance),
+    round: typeof round === 'number' && side.value === 'left' ? -round : round,
+    height: changed.includes('height') ? metresOf(now.height, length) : around?.height,
+  }
+  // A ground light stays where it is from side to side.
+  if (isGround.value) typed.round = around?.round ?? 0
+  return [{ placed: { light: before?.id ?? as.value, around: typed as Typed<Around> } }]
+}
+const isGround = computed(() => (before?.role ?? adds.find((a) => a.id === as.value)?.role) === 'ground')
+
 async function save(): Promise<void> {
-  if (await write(entry())) emit('close')
+  if (await write(described(), ...placed())) emit('close')
 }
 
 function remove(): void {
@@ -126,7 +169,9 @@ function remove(): void {
 
 /** Cautions that go with what is chosen, where it is put on. */
 const cautions = computed(() => {
-  const on = kit.items.filter((i) => i.id === unit.value || (gel.value && isNamed(i.is, gel.value)))
+  const on = kit.items.filter(
+    (i) => i.id === unit.value || [gel.value, second.value].some((g) => g && isNamed(i.is, g)),
+  )
   return on.flatMap((i) => i.notes.filter((n) => n.put_on))
 })
 const isNamed = (is: Gear, name: string) => 'gel' in is && is.gel.name === name
@@ -182,17 +227,31 @@ const isNamed = (is: Gear, name: string) => 'gel' in is && is.gel.name === name
         :wrong="wrong('distance')"
       />
       <TextField
+        v-if="!isGround"
         v-model="angle"
         label="Angle to the camera"
         suffix="°"
         class="col-span-2"
         hint="Seen from the sitter"
-        :wrong="wrong('angle')"
+        :wrong="wrong('angle') ?? wrong('round')"
       />
-      <div class="col-span-2">
-        <span class="label text-text-2">Gel</span>
-        <ChoiceList v-model="gel" label="Gel" :options="gels" class="mt-1" />
-      </div>
+      <LabelledField v-if="!isGround" label="Side" class="col-span-2"
+        ><ChoiceList v-model="side" label="Side" :options="sides"
+      /></LabelledField>
+      <TextField
+        v-model="height"
+        label="Height"
+        :suffix="abbreviated(length)"
+        class="col-span-2"
+        :hint="around ? 'Of its middle, over the floor' : 'Said too, it is on the plan'"
+        :wrong="wrong('height')"
+      />
+      <LabelledField label="Gel" class="col-span-2"
+        ><ChoiceList v-model="gel" label="Gel" :options="gels"
+      /></LabelledField>
+      <LabelledField v-if="gel || second" label="Second gel" class="col-span-2"
+        ><ChoiceList v-model="second" label="Second gel" :options="gels"
+      /></LabelledField>
       <div class="col-span-2">
         <span class="label text-text-2">Group</span>
         <ChoiceList v-model="group" label="Group" :options="groups" class="mt-1" />
@@ -213,7 +272,7 @@ const isNamed = (is: Gear, name: string) => 'gel' in is && is.gel.name === name
       <p v-for="note in cautions" :key="note.words" class="label col-span-6 text-warn">{{ note.words }}</p>
       <p v-if="elsewhere" class="col-span-6 text-warn" role="alert">{{ elsewhere }}</p>
       <div class="col-span-6 mt-2 flex gap-2">
-        <PushButton v-if="before" @click="remove">Take it away</PushButton>
+        <PushButton v-if="before" @click="remove">Remove this light</PushButton>
         <span class="flex-1" />
         <PushButton @click="emit('close')">Cancel</PushButton>
         <button type="submit" class="h-8 rounded-key bg-act px-4 text-body font-[650] text-act-t">

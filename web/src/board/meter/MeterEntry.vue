@@ -28,42 +28,41 @@ const shutter = useStorage('ink-lamp.meter-shutter', '')
 const isos = computed(() => orNone('as camera', asIsos(scales.isos)))
 const shutters = computed(() => orNone('as camera', asTimes(scales.shutters)))
 
-const { subjects, subject, how, entry, echo } = useReading(
+const { subjects, subject, read, how, entry, echo, gone } = useReading(
   () => typed.value,
   () => ({ iso: iso.value || undefined, shutter: shutter.value || undefined }),
 )
 
 // A reading that is half typed is no mistake yet: what is wrong is said once the hands rest.
 const settled = refDebounced(typed, 500)
-/** Why a reading that was to be logged came back. */
+/** Why a reading that was logged came back. */
 const sentBack = shallowRef<Refused>()
 watch(typed, () => (sentBack.value = undefined))
 const wrong = computed(() => {
-  if (!entry.value) return undefined
+  if (!entry.value) return gone.value
   const refused = sentBack.value ?? (settled.value === typed.value ? board.draftRefused : undefined)
   return refused?.problem.detail
 })
 
-/** Takes the reading out of the field at once: the next one may be typed while this one is still asked about. */
+/** Takes the reading out of the field at once, and keeps it until the server has it: the next one may be typed meanwhile. */
 function log(): void {
   const now = entry.value
-  if (!now) return
-  const [text, lane] = [typed.value, subject.value?.id]
+  const of = subject.value?.id
+  if (!now || !of) return
+  const [text, on] = [typed.value, how.on.value]
   typed.value = ''
+  how.logged()
   focus()
-  void board.inTurn(async () => {
-    const refused = await board.check(now)
-    if (!refused) {
-      board.write(now)
-      how.logged()
-    } else if (typed.value === '' && subject.value?.id === lane) {
-      // What is not understood comes back to be mended: nothing typed is lost.
-      typed.value = text
-      await nextTick()
-      sentBack.value = refused
-    } else {
+  board.write(now, async (refused) => {
+    if (typed.value !== '' || subject.value?.id !== of) {
       notices.say(`“${text}” was not logged: ${refused.problem.detail}`, { warn: true })
+      return
     }
+    // What is not understood comes back to be mended: nothing typed is lost.
+    typed.value = text
+    how.on.value = on
+    await nextTick()
+    sentBack.value = refused
   })
 }
 
@@ -85,7 +84,7 @@ defineExpose({ focus })
       :model-value="subject?.id"
       class="flex flex-wrap gap-[2px]"
       aria-label="What was read"
-      @update:model-value="board.choose"
+      @update:model-value="read"
     >
       <RadioGroupOption
         v-for="lane in subjects"
@@ -109,23 +108,31 @@ defineExpose({ focus })
       </RadioGroupOption>
     </RadioGroup>
     <div class="flex h-12 items-stretch gap-3">
-      <input
-        ref="field"
-        v-model="typed"
-        data-entry
-        class="w-[152px] shrink-0 rounded-key focus-visible:outline-offset-0 border bg-field px-3 text-entry font-[620] text-text placeholder:text-[15px] placeholder:font-normal placeholder:text-text-3"
-        :class="wrong ? 'border-warn' : 'border-edge'"
-        :aria-label="`Reading of ${subject?.name.toLowerCase() ?? 'nothing'}`"
-        :aria-invalid="wrong ? true : undefined"
-        aria-describedby="meter-echo"
-        placeholder="5.6 8"
-        inputmode="decimal"
-        autocomplete="off"
-        spellcheck="false"
-        maxlength="24"
-        @keydown.enter.prevent="log"
-        @keydown.esc.stop="leave"
-      />
+      <div class="relative w-[164px] shrink-0">
+        <RoleMark
+          v-if="subject?.role"
+          :role="subject.role"
+          :size="13"
+          class="pointer-events-none absolute top-1/2 left-[10px] -translate-y-1/2"
+        />
+        <input
+          ref="field"
+          v-model="typed"
+          data-entry
+          class="h-full w-full rounded-key focus-visible:outline-offset-0 border bg-field pr-2 pl-[30px] text-entry font-[620] text-text placeholder:text-[15px] placeholder:font-normal placeholder:text-text-3"
+          :class="wrong ? 'border-warn' : 'border-edge'"
+          :aria-label="`Reading of ${subject?.name.toLowerCase() ?? 'nothing'}`"
+          :aria-invalid="wrong ? true : undefined"
+          aria-describedby="meter-echo"
+          placeholder="5.6 8"
+          inputmode="decimal"
+          autocomplete="off"
+          spellcheck="false"
+          maxlength="24"
+          @keydown.enter.prevent="log"
+          @keydown.esc.stop="leave"
+        />
+      </div>
       <div id="meter-echo" class="min-w-0 flex-1 overflow-hidden text-[12.500px] leading-4" aria-live="polite">
         <p v-if="wrong" class="text-warn">{{ wrong }}</p>
         <template v-else-if="echo">

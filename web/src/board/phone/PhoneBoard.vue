@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { useWakeLock } from '@vueuse/core'
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 import HowFields from '@/board/meter/HowFields.vue'
 import { useReading } from '@/board/meter/reading'
 import { useBoard } from '@/look/board'
@@ -22,9 +22,11 @@ const howOpen = ref(false)
 const {
   subjects: lanes,
   subject,
+  read,
   how,
   entry,
   echo,
+  gone,
 } = useReading(() => (whole.value ? `${whole.value} ${tenth.value || '0'}` : ''))
 const findings = computed(() => board.board?.findings ?? [])
 const findingsOpen = ref(false)
@@ -34,11 +36,7 @@ const wake = useWakeLock()
 onMounted(() => void wake.request('screen').catch(() => undefined))
 onUnmounted(() => void wake.release().catch(() => undefined))
 
-watch(
-  () => subject.value?.id,
-  () => clear(),
-)
-const wrong = computed(() => (entry.value ? board.draftRefused?.problem.detail : undefined))
+const wrong = computed(() => (entry.value ? board.draftRefused?.problem.detail : gone.value))
 const ghost = computed(() => {
   const lane =
     entry.value && board.draft && !board.draftInFull
@@ -58,8 +56,7 @@ function log(): void {
   navigator.vibrate?.(12)
   clear()
   how.logged()
-  // In turn with what was done before: two quick taps must not overtake each other.
-  void board.inTurn(() => board.write(now))
+  board.write(now)
 }
 
 function done(): void {
@@ -151,7 +148,7 @@ const kept = computed(() => board.waiting)
         :model-value="subject?.id"
         class="flex gap-1 overflow-x-auto [scrollbar-width:none]"
         aria-label="What was read"
-        @update:model-value="board.choose"
+        @update:model-value="read"
       >
         <RadioGroupOption
           v-for="lane in lanes"
@@ -205,7 +202,7 @@ const kept = computed(() => board.waiting)
         <button
           type="button"
           class="h-[50px] w-[88px] rounded-key border border-line-2 text-[16px] font-[650] disabled:opacity-50"
-          :disabled="!board.view?.undo"
+          :disabled="!board.canUndo"
           @click="board.undo()"
         >
           Undo

@@ -39,7 +39,7 @@ watch(
       <button
         type="button"
         class="label h-8 rounded-key px-2 text-text-2 hover:text-text disabled:opacity-50"
-        :disabled="!board.view?.undo"
+        :disabled="!board.canUndo || Boolean(board.moment)"
         @click="board.undo"
       >
         Undo
@@ -47,12 +47,17 @@ watch(
       <button
         type="button"
         class="label h-8 rounded-key px-2 text-text-2 hover:text-text disabled:opacity-50"
-        :disabled="!board.view?.redo"
+        :disabled="!board.canRedo || Boolean(board.moment)"
         @click="board.redo"
       >
         Redo
       </button>
-      <button type="button" class="label h-8 rounded-key px-2 text-text-2 hover:text-text" @click="noting = true">
+      <button
+        type="button"
+        class="label h-8 rounded-key px-2 text-text-2 hover:text-text disabled:opacity-50"
+        :disabled="Boolean(board.moment)"
+        @click="noting = true"
+      >
         Note
       </button>
     </div>

@@ -81,7 +81,7 @@ const OPTIONS = [
               {{ way.words }}
               <span class="text-text-2">{{ way.works ? `Ground then ${way.tone}.` : `Not enough: ${way.tone}.` }}</span>
             </p>
-            <PushButton v-if="way.entries.length && !board.moment" @click="way.entries.forEach(board.write)"
+            <PushButton v-if="way.entries.length" @click="way.entries.forEach((entry) => board.write(entry))"
               >Use</PushButton
             >
           </li>

@@ -30,12 +30,10 @@ const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.pl
         <span class="text-text-2">{{ light?.words }}</span>
         <template v-if="unplaced">
           <span class="min-w-0 flex-1 text-text-2">It is not on the plan yet.</span>
-          <PushButton v-if="!board.moment" @click="board.write(unplaced.entry)"
-            >Put it where it likely stands</PushButton
-          >
+          <PushButton @click="board.write(unplaced.entry)">Put it where it likely stands</PushButton>
         </template>
       </div>
-      <PlaceFields v-if="light && !board.moment" class="mt-2" :light="light" :length="shown.length" />
+      <PlaceFields v-if="light" class="mt-2" :light="light" :length="shown.length" />
       <dl v-if="light" class="mt-3 grid grid-cols-[84px_1fr] gap-x-3 gap-y-1">
         <template v-if="face && light.role === 'key'">
           <dt class="label text-text-3">Pattern</dt>
@@ -71,9 +69,7 @@ const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.pl
       <ul class="mt-1 grid gap-2">
         <li v-for="(f, i) in findings" :key="i" class="flex items-start gap-2">
           <p class="min-w-0 flex-1" :class="f.caution ? 'text-warn' : 'text-text-2'"><WordLine :line="f.words" /></p>
-          <PushButton v-if="f.remedy && !board.moment" @click="board.write(f.remedy.entry)">{{
-            f.remedy.label
-          }}</PushButton>
+          <PushButton v-if="f.remedy" @click="board.write(f.remedy.entry)">{{ f.remedy.label }}</PushButton>
         </li>
       </ul>
     </section>

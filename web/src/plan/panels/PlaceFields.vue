@@ -37,6 +37,8 @@ watch([shown, () => light.light], ([now, id], [before, idBefore]) => {
 
 /** Checked first: what is wrong stays in its field, with what would be right. What was not touched goes out to the last digit. */
 async function save(): Promise<void> {
+  // A field that was cleared and left says nothing.
+  for (const { is } of fields.value) if (!typed.value[is].trim()) typed.value[is] = shown.value[is]
   if (fields.value.every((f) => typed.value[f.is] === shown.value[f.is])) return
   const number = (f: Field) => (f === 'round' ? numberOf(typed.value[f]) : metresOf(typed.value[f], length))
   const now = (f: Field) => (typed.value[f] === shown.value[f] ? light.around[f] : number(f))
@@ -73,7 +75,7 @@ function lie(): void {
       light.role === 'ground' ? 'Straight on' : 'Aim at the face'
     }}</PushButton>
     <PushButton :aria-pressed="Boolean(place?.lying)" @click="lie">{{
-      place?.lying ? 'Stand it' : 'Lay it'
+      place?.lying ? 'Turn upright' : 'Turn on its side'
     }}</PushButton>
     <button type="submit" class="sr-only">Write the place</button>
     <p v-if="wrong" class="label w-full text-warn" role="alert">{{ wrong }}</p>

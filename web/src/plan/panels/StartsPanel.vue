@@ -24,10 +24,7 @@ const starts = computed(() => plan.rest?.starts ?? [])
         <div class="flex items-center gap-2">
           <h3 class="text-head font-[650]">{{ s.name }}</h3>
           <span class="min-w-0 flex-1 truncate text-text-2">{{ s.use_for }}</span>
-          <PushButton
-            :disabled="Boolean(board.moment)"
-            :aria-label="`Begin from ${s.name}`"
-            @click="s.entries.forEach(board.write)"
+          <PushButton :aria-label="`Begin from ${s.name}`" @click="s.entries.forEach((entry) => board.write(entry))"
             >Use</PushButton
           >
         </div>

@@ -148,7 +148,7 @@ describe('the panels of the plan', () => {
 
     it('lays a light down and stands it up again', async () => {
       await show(PlaceFields, { light: key, length: 'metres' })
-      await press('Lay it')
+      await press('Turn on its side')
       expect(written).toEqual([{ placed: { light: 'key', place: { at: key.at, lying: true } } }])
     })
   })

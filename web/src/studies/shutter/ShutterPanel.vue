@@ -159,7 +159,7 @@ function take(): void {
         class="card col-span-2 grid grid-cols-[1fr_1fr_260px] gap-6 p-4 max-[999px]:col-span-1 max-[999px]:grid-cols-1"
       >
         <fieldset>
-          <legend class="mb-1 text-head font-[650]">High-speed sync, on in all three places</legend>
+          <legend class="mb-1 text-head font-[650]">High-speed sync is switched on at</legend>
           <label v-for="place in shutter.places" :key="place.id" class="flex min-h-8 items-center gap-2">
             <input
               type="checkbox"

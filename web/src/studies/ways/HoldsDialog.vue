@@ -86,7 +86,8 @@ const entries = computed(() => {
 })
 
 async function save(): Promise<void> {
-  if (await write(...entries.value)) emit('close')
+  const [first, ...then] = entries.value
+  if (first && (await write(first, ...then))) emit('close')
 }
 </script>
 

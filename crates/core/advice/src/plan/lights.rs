@@ -8,7 +8,7 @@ use ink_lamp_scene::{
 use ink_lamp_sitting::{
     entry::{Around, Entry, LightPlaced},
     role::{LightId, Role},
-    studio::{Bearing, Point, point::round_from},
+    studio::{Bearing, Point},
 };
 use serde::Serialize;
 
@@ -81,7 +81,6 @@ pub(super) fn placed(stage: &Stage, light: &Placed) -> Option<PlanLight> {
         at: Point::near(lit.at),
         words: words::off(off),
     });
-    let out = front.at - stage.face;
     let length = stage.setup.length;
     let height = Meters::new(front.at.y.max(0.05)).ok()?;
     let told = of.distance.filter(|_| light.stood.off.is_none());
@@ -100,11 +99,7 @@ pub(super) fn placed(stage: &Stage, light: &Placed) -> Option<PlanLight> {
         height_words: words::height(height, front.axis, length),
         height_label: words::spoken_height(height, front.axis, length),
         words: place,
-        around: Around {
-            distance,
-            round: Bearing::try_from(round_from(out, stage.camera - stage.face).round()).ok()?,
-            height: Height::new((front.at.y * 1000.0).round() / 1000.0).ok()?,
-        },
+        around: Around { distance, ..of.around(&stage.studio)? },
         bounce,
         in_picture: picture.front || picture.stand,
     })

@@ -97,6 +97,8 @@ pub enum Entry {
     Frame(FrameShot),
     /// A note was taken.
     Note(NoteTaken),
+    /// Everything after an earlier entry was taken back at once.
+    GoOn(Back),
     /// An entry was taken back.
     Undo(Back),
     /// What was taken back is true after all.
@@ -130,15 +132,16 @@ impl Entry {
             Self::Automatic(_) => "automatic",
             Self::Frame(_) => "frame",
             Self::Note(_) => "note",
+            Self::GoOn(_) => "go_on",
             Self::Undo(_) => "undo",
             Self::Redo(_) => "redo",
         }
     }
 
-    /// Whether it is a fact of its own, and not the taking back or bringing back of one.
+    /// Whether it is a fact of its own, and not the taking back or bringing back of others.
     #[must_use]
     pub const fn is_fact(&self) -> bool {
-        !matches!(self, Self::Undo(_) | Self::Redo(_))
+        !matches!(self, Self::Undo(_) | Self::Redo(_) | Self::GoOn(_))
     }
 
     /// Whether it tells what was seen, and so is true whatever else was changed meanwhile; all others are decisions.
@@ -192,7 +195,7 @@ impl Setup {
             Entry::Automatic(frame) => next.give_automatic(frame)?,
             Entry::Frame(shot) => next.shoot(shot)?,
             Entry::Note(_) => {}
-            Entry::Undo(_) | Entry::Redo(_) => {
+            Entry::Undo(_) | Entry::Redo(_) | Entry::GoOn(_) => {
                 return Err(Refusal::new("entry", "Taking back and bringing back changes the tape. Read the setup from there."));
             }
         }

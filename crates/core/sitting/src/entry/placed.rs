@@ -8,9 +8,13 @@ use ink_lamp_light::{
 use serde::{Deserialize, Serialize};
 
 use crate::{
+    light::Light,
     role::{LightId, Role},
     setup::{self, Setup},
-    studio::{Bearing, LightPlace, Studio, point::Point},
+    studio::{
+        Bearing, LightPlace, Studio,
+        point::{Point, round_from},
+    },
 };
 
 /// A light was put somewhere, or taken off the plan.
@@ -61,6 +65,24 @@ impl Around {
             DVec3::new(level.sqrt() * round.sin(), height, level.sqrt() * round.cos())
         };
         Ok(LightPlace { at: Point::near(at), aim: before.and_then(|p| p.aim), lying: before.is_some_and(|p| p.lying) })
+    }
+}
+
+impl Light {
+    /// Where it stands as seen from the sitter, to a degree and a millimetre; nothing where it is not on the plan.
+    #[must_use]
+    pub fn around(&self, studio: &Studio) -> Option<Around> {
+        let at = self.place?.at.vector();
+        let out = at - studio.face();
+        let away = match (self.role, studio.ground_z()) {
+            (Role::Ground, Some(z)) => at.z - z,
+            _ => out.length(),
+        };
+        Some(Around {
+            distance: self.distance.or_else(|| Meters::new(away).ok())?,
+            round: Bearing::try_from(round_from(out, studio.to_camera()).round()).ok()?,
+            height: Height::new((at.y * 1000.0).round() / 1000.0).ok()?,
+        })
     }
 }
 

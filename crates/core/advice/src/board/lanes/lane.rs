@@ -2,7 +2,10 @@
 
 use ink_lamp_light::scale::{Step, Stops};
 use ink_lamp_scene::stand::Stand;
-use ink_lamp_sitting::{entry::Entry, role::Role};
+use ink_lamp_sitting::{
+    entry::{Around, Entry},
+    role::Role,
+};
 use serde::Serialize;
 
 use crate::{
@@ -56,6 +59,8 @@ pub struct Lane {
     pub face: Option<Face>,
     /// What stands at the lane's foot.
     pub foot: Foot,
+    /// Where a light on the plan stands, as seen from the sitter.
+    pub around: Option<Around>,
     /// The unit's dial, where it is known.
     pub dial: Option<DialShown>,
     /// What the unit has left, where it is known.
@@ -214,6 +219,7 @@ pub(super) fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         floor: None,
         face: None,
         foot: Foot::default(),
+        around: None,
         dial: None,
         energy: None,
     }

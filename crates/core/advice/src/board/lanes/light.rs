@@ -39,6 +39,7 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
         words: words::stand(&stand, step),
         gap: gap(&stand, step),
         foot: foot(light, pick),
+        around: light.around(&setup.studio()),
         dial: dial(light),
         ..bare(light.id.as_str(), LaneKind::Light, &light.name())
     }

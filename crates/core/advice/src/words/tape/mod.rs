@@ -59,6 +59,7 @@ impl TapeLine {
             Entry::Automatic(frame) => automatic::line(frame, did),
             Entry::Frame(shot) => frame::line(shot, did),
             Entry::Note(note) => note::line(note),
+            Entry::GoOn(_) => undo::gone_on(),
             Entry::Undo(_) => undo::undone(),
             Entry::Redo(_) => undo::redone(),
         }

@@ -1,4 +1,4 @@
-//! An entry was taken back, or brought back, on the tape.
+//! What takes entries back, or brings them back, on the tape.
 
 use super::line::{TapeKind, TapeLine};
 use crate::words::span::text;
@@ -9,4 +9,8 @@ pub(super) fn undone() -> TapeLine {
 
 pub(super) fn redone() -> TapeLine {
     TapeLine::new(TapeKind::Choice, None, vec![text("Redo")], "brought back")
+}
+
+pub(super) fn gone_on() -> TapeLine {
+    TapeLine::new(TapeKind::Choice, None, vec![text("From an earlier moment")], "what came after it is taken back")
 }

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { v7 } from 'uuid'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { answered, api } from '@/api/client'
+import KeyCap from '@/ui/KeyCap.vue'
+import PushButton from '@/ui/PushButton.vue'
+import { later } from '@/ui/later'
+import { useBoard } from './board'
+
+const NameDialog = later(() => import('@/forms/NameDialog.vue'))
+
+/** An earlier moment is shown: why all else is quiet, and the ways on from there. */
+const board = useBoard()
+const router = useRouter()
+const naming = ref(false)
+const looks = computed(() => board.view?.sitting.looks.length ?? 0)
+
+const time = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', hour: '2-digit', minute: '2-digit' })
+const then = computed(() => (board.moment ? time.format(new Date(board.moment.at)) : ''))
+
+async function begin(name: string): Promise<void> {
+  const { view, moment } = board
+  if (!view || !moment) return
+  const body = { id: v7(), name, from: view.id, at: moment.id }
+  const params = { path: { id: view.sitting.id } }
+  const made = await answered(api.POST('/api/sittings/{id}/setups', { params, body }))
+  await router.push({ name: 'board', params: { id: made.id } })
+}
+</script>
+
+<template>
+  <p
+    v-if="board.moment"
+    class="mx-2 mb-2 flex flex-wrap items-center gap-2 rounded-card bg-card px-4 py-1"
+    role="status"
+    aria-label="An earlier moment"
+  >
+    <span class="mr-auto"
+      ><b class="font-[650]">As it was on {{ then }}.</b> To be looked at: nothing is written in an earlier
+      moment.</span
+    >
+    <PushButton @click="board.goOn">Go on from here</PushButton>
+    <PushButton @click="naming = true">New look from this moment</PushButton>
+    <PushButton primary @click="board.lookAt(undefined)">Back to now <KeyCap>Esc</KeyCap></PushButton>
+  </p>
+  <NameDialog
+    v-if="naming"
+    title="A new look from this moment"
+    label="Name of the look"
+    action="Make it"
+    :name="`Look ${looks + 1}`"
+    :save="begin"
+    @close="naming = false"
+  />
+</template>

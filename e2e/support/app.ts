@@ -117,6 +117,11 @@ export async function choose(page: Page, label: string | RegExp, option: string)
   await page.getByRole('option', { name: option, exact: true }).click()
 }
 
+/** Opens what stands beside the ladder. */
+export async function beside(page: Page, tab: 'Plan' | 'Light' | 'Camera' | 'Room' | 'Ratio'): Promise<void> {
+  await page.getByRole('tab', { name: tab, exact: true }).click()
+}
+
 /** A lane's head on the ladder. */
 export const lane = (page: Page, name: string) =>
   page.getByRole('toolbar', { name: 'Lanes' }).getByRole('button', { name: new RegExp(`^${name}`) })

@@ -1,4 +1,4 @@
-import { choose, expect, lane, test } from '../support/app'
+import { beside, choose, expect, lane, test } from '../support/app'
 
 const COBBLER = '0199a100-0000-7000-9008-000000000000'
 
@@ -51,6 +51,7 @@ test('a three-stop filter moves every light and the room', async ({ app, page, b
   const look = await key(app)
   await app.write(look, { reading: { of: 'key', shows: '5.6 4' } })
   await board(look)
+  await beside(page, 'Camera')
   await choose(page, 'Filter: no filter', 'ND 3 stops')
   await expect(lane(page, 'Key')).toContainText('3.0 under')
   await expect(page.getByRole('row', { name: /^Key/ })).toContainText('−3.6 stops')
@@ -118,11 +119,15 @@ test('eight lights stand side by side, and a remedy is one press', async ({ page
   await board(COBBLER)
   for (const name of ['Key 2', 'Accent', 'Rim 2', 'Hair', 'Ground', 'Frame'])
     await expect(lane(page, name)).toBeInViewport()
+  // It stands under the headline, and with all else one press away.
+  await expect(page.getByRole('region', { name: /^Key down/ })).toContainText(
+    'Before the frame: Rim 2 listens on channel 3',
+  )
+  await page.getByRole('button', { name: /to know$/ }).click()
   const note = page.getByRole('list', { name: 'Worth knowing' })
   await expect(note).toContainText('Rim 2 listens on channel 3, the others on 4: it will not fire.')
   await note.getByRole('button', { name: 'To channel 4' }).click()
   await expect(note).not.toContainText('listens on channel 3')
-  await page.keyboard.press('Escape')
   await page.keyboard.press('z')
   await expect(note).toContainText('listens on channel 3')
 })
@@ -161,5 +166,5 @@ test('mains, pace and an automatic frame are said in ways of working', async ({ 
   await expect(note).toContainText('126 %')
   await page.keyboard.press('d')
   await expect(lane(page, 'Key')).toBeVisible()
-  await expect(page.getByRole('group', { name: 'Power' })).toContainText('7.3')
+  await expect(page.getByRole('textbox', { name: 'Power' })).toHaveValue('7.3')
 })

@@ -154,7 +154,7 @@ test('the plan of an earlier moment is shown with its board', async ({ app, page
     .getByRole('button', { name: /Fill ƒ|Fill f/ })
     .last()
     .click()
-  await expect(page.getByText('This is the board as it was then.')).toBeVisible()
+  await expect(page.getByRole('status', { name: 'An earlier moment' })).toBeVisible()
   await expect(onPlan(page, 'Fill')).toHaveAccessibleName(/^Fill, 2\.20 m, 25 degrees right/)
   await page.getByRole('button', { name: 'Back to now' }).click()
   await expect(onPlan(page, 'Fill')).toHaveAccessibleName(/^Fill, 1\.40 m/)

@@ -1,4 +1,72 @@
+import { randomUUID } from 'node:crypto'
+import { lost } from '../support/answers'
 import { expect, test, underWay } from '../support/app'
+
+test('a name and Enter begin a sitting, with what is shown; and the first dial follows the first two readings', async ({
+  page,
+  app,
+}) => {
+  await page.goto('/new')
+  await expect(page.getByRole('textbox', { name: 'Who' })).toBeFocused()
+  const says = page.getByRole('complementary', { name: 'Then the board says' })
+  await page.getByRole('radio', { name: /^Empty/ }).click()
+  await expect(says).toContainText('Meter the room with the flash off')
+  await expect(says).toContainText('2 to the first frame')
+  await page.getByRole('checkbox', { name: 'Fill' }).check()
+  await expect(says).toContainText('4 to the first frame')
+  await expect(says).toContainText('3 : 1')
+  // What can't be is said at its place, and what is right beside it.
+  const aperture = page.getByRole('textbox', { name: 'Aperture' })
+  await aperture.fill('7.3')
+  await aperture.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('Nearest: f/7.1 or f/8.')
+  await aperture.fill('5.6')
+  await aperture.press('Enter')
+  await page.getByRole('textbox', { name: 'Distance of Key' }).fill('far')
+  await expect(page.getByRole('row', { name: /Key/ })).toContainText('“far” does not fit here: a number does.')
+  await page.getByRole('textbox', { name: 'Distance of Key' }).fill('1.5')
+  await page.getByRole('textbox', { name: 'Who' }).fill('Sign painter')
+  await page.getByRole('textbox', { name: 'Who' }).press('Enter')
+  await expect(page).toHaveURL(/\/setups\//)
+  const { setup, sitting } = await app.api(`/setups/${page.url().split('/').pop()}`)
+  expect(sitting.name).toBe('Sign painter')
+  expect(setup.camera.exposure.aperture).toBe('5.6')
+  expect(
+    setup.lights.map((l: { id: string; unit: { name: string }; distance?: number }) => [l.id, l.unit.name, l.distance]),
+  ).toEqual([
+    ['key', 'a strobe', 1.5],
+    ['fill', 'a strobe', undefined],
+  ])
+  expect(setup.ratio.ratio).toBe(3)
+  await expect(page.getByRole('textbox', { name: 'Reading of room' })).toBeFocused()
+  for (const reading of ['0.7', '8']) {
+    await page.keyboard.type(reading)
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('textbox', { name: /^Reading of/ })).toHaveValue('')
+  }
+  await expect(page.locator('#next-move')).toHaveText(/^Key down \d\.\d stop/)
+})
+
+test('a begin whose answer got lost is one sitting, and a look that is begun from often is offered', async ({
+  page,
+  app,
+}) => {
+  const look = await underWay(app, 'Cooper, kept')
+  for (const name of ['First', 'Second'])
+    await app.api('/sittings', { id: randomUUID(), name, look: { id: randomUUID(), name: 'Look 1' }, from: look })
+  await page.goto('/new')
+  await expect(page.getByRole('radio', { name: /Cooper, kept · begun from 2 times/ })).toBeVisible()
+  await page.getByRole('radio', { name: /Cooper, kept/ }).click()
+  await expect(page.getByRole('button', { name: 'Unit of Fill: Taper 400' })).toBeVisible()
+  const before = (await app.api('/sittings?find=Third&deleted=false')).length
+  await lost(page, /\/api\/sittings$/)
+  await page.getByRole('textbox', { name: 'Who' }).fill('Third')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('The server is out of reach.')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/setups\//)
+  expect(await app.api('/sittings?find=Third&deleted=false')).toHaveLength(before + 1)
+})
 
 test('the open sitting stands first with its next move, and leads to its board', async ({ page, app }) => {
   const look = await app.begin('Open one')
@@ -14,13 +82,9 @@ test('a sitting is begun, renamed, copied as a start, deleted and brought back',
   await page.goto('/')
   await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible()
   await page.keyboard.press('n')
-  const dialog = page.getByRole('dialog', { name: 'A new sitting' })
-  await page.keyboard.press('Enter')
-  await expect(
-    dialog.getByText('A name has 1 to 60 characters on one line, and at least one that is seen.'),
-  ).toBeVisible()
-  await dialog.getByRole('textbox').fill('Rope maker')
-  await page.keyboard.press('Enter')
+  await page.getByRole('textbox', { name: 'Who' }).fill('Rope maker')
+  await page.getByRole('radio', { name: /^Empty/ }).click()
+  await page.getByRole('textbox', { name: 'Who' }).press('Enter')
   await expect(page).toHaveURL(/\/setups\//)
   await expect(page.getByRole('textbox', { name: 'Reading of room' })).toBeFocused()
   const look = page.url().split('/').pop() ?? ''
@@ -36,7 +100,9 @@ test('a sitting is begun, renamed, copied as a start, deleted and brought back',
 
   await more.click()
   await page.getByRole('menuitem', { name: 'Copy as a start' }).click()
-  await page.getByRole('dialog').getByRole('textbox').fill('Rope again')
+  await expect(page.getByRole('radio', { name: /Rope walker/ })).toBeChecked()
+  await expect(page.getByRole('textbox', { name: 'Who' })).toBeFocused()
+  await page.keyboard.type('Rope again')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('group', { name: 'Camera now' })).toContainText('11')
   await expect(page.getByRole('list', { name: 'What happened, oldest first' })).toContainText(

@@ -1,4 +1,4 @@
-import { choose, expect, lane, test, type App } from '../support/app'
+import { beside, choose, expect, lane, test, type App } from '../support/app'
 
 const LOFT = {
   name: 'Loft 35',
@@ -230,6 +230,7 @@ test('the room is read at the ground under lamps, mixes its colour in, and gets 
   await page.keyboard.press('Enter')
   // The brighter place decides what is to be removed; the face still counts the sitter's.
   await expect(lane(page, 'Room')).toContainText('4.0 over')
+  await beside(page, 'Room')
   await expect(page.getByRole('region', { name: 'Room', exact: true })).toContainText('sitter −2.0, ground −1.0')
   await page.goto(`/setups/${look}/ways/colour`)
   await expect(page.getByRole('article').filter({ hasText: 'At the ground' })).toContainText('3000 K, 152 mired warmer')

@@ -62,7 +62,7 @@ pub async fn load(store: &Store) -> Result<bool, StoreError> {
         loaded = true;
         let at = told.tape.first().map_or_else(Utc::now, |e| e.at);
         let look = NewLook { id: told.look.id, name: told.look.name };
-        store.create_sitting(NewSitting { id: told.id, name: told.name, look, from: None, at }).await?;
+        store.create_sitting(NewSitting { id: told.id, name: told.name, look, from: None, entries: Vec::new(), at }).await?;
         for (n, ToldEntry { at, entry }) in (0..).zip(told.tape) {
             // Ids count up from the look's, so that loading twice writes nothing twice.
             let entry = from_kit(&kit, entry);

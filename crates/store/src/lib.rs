@@ -18,7 +18,7 @@
 //! # async fn main() -> Result<(), Box<dyn std::error::Error>> {
 //! let (store, _) = fresh_store().await?;
 //! let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
-//! let sitting = NewSitting { id: Uuid::now_v7(), name: "Clock mender".to_owned(), look, from: None, at: Utc::now() };
+//! let sitting = NewSitting { id: Uuid::now_v7(), name: "Clock mender".to_owned(), look, from: None, entries: Vec::new(), at: Utc::now() };
 //! let look = store.create_sitting(sitting).await?.looks[0].id;
 //!
 //! let entry = Entry::Note(NoteTaken { text: "The lamp hums".to_owned() });
@@ -45,6 +45,7 @@ mod purge;
 mod record;
 mod setups;
 mod sittings;
+mod starts;
 mod state;
 mod store;
 mod stored;
@@ -60,4 +61,5 @@ pub use kit::{Imported, Kit, UnreadableItem};
 pub use learnt::Learnt;
 pub use purge::Forgotten;
 pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, Source, TapeItem, TapePart};
+pub use starts::Offer;
 pub use store::Store;

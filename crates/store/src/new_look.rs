@@ -2,10 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use ink_lamp_light::name::checked_name;
-use ink_lamp_sitting::{
-    entry::{Entry, Start},
-    setup::Setup,
-};
+use ink_lamp_sitting::setup::Setup;
 use sea_orm::{ActiveValue::Set, ConnectionTrait, EntityTrait};
 use uuid::Uuid;
 
@@ -15,7 +12,7 @@ use crate::{
     error::StoreError,
     formats::Kept,
     record::{NewEntry, NewLook},
-    store::{self, Store},
+    store,
     stored::Stored,
 };
 
@@ -51,23 +48,4 @@ pub(crate) async fn create_on(
         append::append_on(db, row, &NewEntry { id: new.id, ..start.clone() }).await?;
     }
     Ok(())
-}
-
-/// What a look was copied from, in words.
-pub(crate) fn from_words(sitting: &str, look: &str) -> String {
-    format!("{sitting}, {look}")
-}
-
-impl Store {
-    /// The entry that starts a look from another one, as that stands or as it stood right after one of its entries.
-    pub(crate) async fn start_from_look(&self, look: Uuid, at: Option<Uuid>) -> Result<NewEntry, StoreError> {
-        let record = self.setup(look).await?;
-        let from = from_words(&record.sitting.name, &record.look.name);
-        let setup = match at {
-            Some(entry) => self.setup_at(look, entry).await?,
-            None => record.setup,
-        };
-        let entry = Entry::Start(Start { from, of: Some(look), setup: Box::new(setup.as_start()) });
-        Ok(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry })
-    }
 }

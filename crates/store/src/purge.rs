@@ -11,8 +11,8 @@ use uuid::Uuid;
 use crate::{
     entity::{forgotten, setup, sitting, tape_entry},
     error::{Answer, StoreError},
-    new_look,
     patience::patiently,
+    starts,
     store::{self, Store},
 };
 
@@ -108,7 +108,7 @@ async fn forget(tx: &DatabaseTransaction, sittings: &[sitting::Model]) -> Result
     // Copies of earlier versions say only in words where they come from, in 60 characters at most.
     let words = |look: &setup::Model| {
         let sitting = sittings.iter().find(|row| row.id == look.sitting_id)?;
-        Some(new_look::from_words(&sitting.name, &look.name).chars().take(60).collect())
+        Some(starts::from_words(&sitting.name, &look.name).chars().take(60).collect())
     };
     let named: Vec<String> = looks.iter().filter_map(words).collect();
     let entries = tape_entry::Entity::find().filter(tape_entry::Column::SetupId.is_in(ids.clone())).count(tx).await?;

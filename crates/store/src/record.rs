@@ -166,8 +166,10 @@ pub struct NewSitting {
     pub name: String,
     /// Its first look.
     pub look: NewLook,
-    /// A sitting whose last look is the start of the first one here.
+    /// A look that the first one here begins from.
     pub from: Option<Uuid>,
+    /// What is set at once.
+    pub entries: Vec<Entry>,
     /// When it was begun.
     pub at: DateTime<Utc>,
 }

@@ -30,10 +30,7 @@ impl Store {
     pub fn create_look<'a>(&'a self, sitting: Uuid, new: &'a NewLook, from: Option<Source>) -> Answer<'a, SetupRecord> {
         patiently(move || {
             Box::pin(async move {
-                let start = match from {
-                    None => None,
-                    Some(Source { look, at }) => Some(self.start_from_look(look, at).await?),
-                };
+                let start = self.start(from, &[]).await?;
                 let tx = self.db.begin().await?;
                 // One at a time adds a look to a sitting.
                 let row = sitting::Entity::find_by_id(sitting).lock_exclusive().one(&tx).await?;

@@ -16,7 +16,7 @@ use crate::{
     error::{Answer, StoreError},
     new_look,
     patience::patiently,
-    record::{NewEntry, NewSitting, Sitting, SittingRow, with_looks},
+    record::{NewSitting, Sitting, SittingRow, Source, with_looks},
     state::state_of,
     store::{self, Store},
 };
@@ -66,17 +66,14 @@ impl Store {
     /// Makes a sitting with its first look.
     ///
     /// # Errors
-    /// A name that is none, an unknown sitting to begin from, an id that is taken, or where the database does not answer.
+    /// A name that is none, an unknown look to begin from, an entry that can't apply, an id that is taken, or where the database does not answer.
     pub fn create_sitting(&self, new: NewSitting) -> Answer<'_, Sitting> {
         let new = Arc::new(new);
         patiently(move || {
             let new = Arc::clone(&new);
             Box::pin(async move {
                 let name = checked_name(&new.name)?;
-                let start = match new.from {
-                    None => None,
-                    Some(from) => Some(self.start_from(from).await?),
-                };
+                let start = self.start(new.from.map(|look| Source { look, at: None }), &new.entries).await?;
                 // Looked for first: a refused insert would use up a number.
                 let again = |before: Sitting| {
                     let same = before.looks.first().is_some_and(|l| l.id == new.look.id);
@@ -108,13 +105,6 @@ impl Store {
                 self.sitting(new.id).await
             })
         })
-    }
-
-    /// What the last look of a sitting hands on to a copy: the entry that starts it.
-    async fn start_from(&self, from: Uuid) -> Result<NewEntry, StoreError> {
-        let sitting = self.sitting(from).await?;
-        let last = sitting.looks.iter().max_by_key(|l| l.updated_at).ok_or(StoreError::NotFound { what: "sitting", id: from })?;
-        self.start_from_look(last.id, None).await
     }
 
     /// Renames a sitting.

@@ -33,7 +33,14 @@ pub fn begun<'a>(store: &'a Store, name: &'a str) -> Answer<'a, Uuid> {
     Box::pin(async move {
         let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
         store
-            .create_sitting(NewSitting { id: Uuid::now_v7(), name: name.to_owned(), look: look.clone(), from: None, at: Utc::now() })
+            .create_sitting(NewSitting {
+                id: Uuid::now_v7(),
+                name: name.to_owned(),
+                look: look.clone(),
+                from: None,
+                entries: Vec::new(),
+                at: Utc::now(),
+            })
             .await?;
         Ok(look.id)
     })

@@ -23,6 +23,7 @@ fn every_module_names_only_what_stands_below_it() {
         "new_look",
         "setups",
         "sittings",
+        "starts",
         "purge",
         "tape",
         "upgrade",

@@ -27,7 +27,14 @@ async fn with_copy(store: &Store) -> (Uuid, Uuid, Uuid) {
     let sitting = store.setup(look).await.unwrap().sitting.id;
     store.create_look(sitting, &NewLook { id: Uuid::now_v7(), name: "Look 2".to_owned() }, Some(Source { look, at: None })).await.unwrap();
     let copy = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
-    let sail = NewSitting { id: Uuid::now_v7(), name: "Sail maker".to_owned(), look: copy.clone(), from: Some(sitting), at: Utc::now() };
+    let sail = NewSitting {
+        id: Uuid::now_v7(),
+        name: "Sail maker".to_owned(),
+        look: copy.clone(),
+        from: Some(look),
+        entries: Vec::new(),
+        at: Utc::now(),
+    };
     store.create_sitting(sail).await.unwrap();
     (sitting, look, copy.id)
 }
@@ -81,6 +88,7 @@ async fn what_is_forgotten_is_in_no_dump_and_what_began_from_it_stands() {
         name: NAME.to_owned(),
         look: NewLook { id: look, name: "Look 1".to_owned() },
         from: None,
+        entries: Vec::new(),
         at: Utc::now(),
     };
     assert!(matches!(store.create_sitting(again).await.unwrap_err(), StoreError::Forgotten));

@@ -19,6 +19,7 @@ fn new_sitting(name: &str) -> NewSitting {
         name: name.to_owned(),
         look: NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() },
         from: None,
+        entries: Vec::new(),
         at: Utc::now(),
     }
 }
@@ -174,7 +175,7 @@ async fn a_copy_starts_where_the_other_stands() {
     store.append(look, &written(Some(0), camera("8"))).await.unwrap();
     store.append(look, &written(None, reads("5.6 1"))).await.unwrap();
     let record = store.setup(look).await.unwrap();
-    let new = NewSitting { from: Some(record.sitting.id), ..new_sitting("Sail maker") };
+    let new = NewSitting { from: Some(look), ..new_sitting("Sail maker") };
     let copy = store.create_sitting(new.clone()).await.unwrap();
     // Sent twice, it is made once.
     assert_eq!(store.create_sitting(new).await.unwrap().number, copy.number);

@@ -21,6 +21,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a new sitting may begin from: nothing first, then the look that was worked on last, then those that were begun from most often. */
+        get: operations["listStart"];
+        put?: never;
+        /** What a sitting would begin with. Nothing is kept. */
+        post: operations["previewSitting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/draft": {
         parameters: {
             query?: never;
@@ -588,6 +606,24 @@ export interface components {
          * @enum {string}
          */
         Because: "dial" | "moved" | "modifier" | "grid" | "gel" | "unit" | "copied" | "lights";
+        /** @description What a sitting would begin with. */
+        Beginning: {
+            /** @description Whether the kit can do it, in words. */
+            kit: string;
+            /** @description Readings up to the first frame: the room, each light, all together. */
+            readings: number;
+            /** @description At a glance, with the first move. */
+            summary: components["schemas"]["Summary"];
+            /** @description What is not as it should be, in words. */
+            troubles: components["schemas"]["Span"][][];
+            /** @description Why that is the first move. */
+            why: components["schemas"]["Span"][][];
+        };
+        /** @description What a sitting would begin with, or why it can't. */
+        Begun: {
+            begins?: components["schemas"]["Beginning"] | null;
+            refused?: components["schemas"]["Problem"] | null;
+        };
         /**
          * Format: double
          * @description A blur on the subject, 0.05 to 500 millimetres.
@@ -1731,6 +1767,8 @@ export interface components {
             /** @description It follows from where things stand. */
             placement: boolean;
             remedy?: components["schemas"]["Action"] | null;
+            /** @description It spoils the frame: to be mended before one is shot. */
+            spoils: boolean;
             /** @description Said in words; what matters most stands out. */
             words: components["schemas"]["Span"][];
         };
@@ -2435,6 +2473,19 @@ export interface components {
          * @example fill
          */
         LightId: string;
+        /** @description A light of a new sitting. */
+        LightOffered: {
+            /** @description Its setting as written on its dial. */
+            dial?: string | null;
+            /** @description Its id in the setup. */
+            light: components["schemas"]["LightId"];
+            /** @description As it is said: `Rim 2`. */
+            name: string;
+            /** @description Whether it is there at first. */
+            on: boolean;
+            /** @description What it is for. */
+            role: components["schemas"]["Role"];
+        };
         /** @description Where a light stands and where it looks. */
         LightPlace: {
             aim?: components["schemas"]["Point"] | null;
@@ -2613,7 +2664,7 @@ export interface components {
          * @description Kinds of move.
          * @enum {string}
          */
-        MoveKind: "meter_room" | "set_camera" | "move_room" | "move_camera" | "lock_in_manual" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "meter_whole" | "find_what_moved" | "shoot";
+        MoveKind: "meter_room" | "set_camera" | "move_room" | "move_camera" | "lock_in_manual" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "meter_whole" | "find_what_moved" | "mend" | "shoot";
         /** @description A movement that is to be frozen. */
         Movement: {
             /** @description How much blur is allowed on the subject. */
@@ -3715,9 +3766,11 @@ export interface components {
         };
         /** @description A sitting to be made. */
         SittingToMake: {
+            /** @description What is set at once, in order: at most 20. */
+            entries?: components["schemas"]["Entry"][];
             /**
              * Format: uuid
-             * @description A sitting to begin from: its last look is copied as the start.
+             * @description A look to begin from.
              */
             from?: string | null;
             /**
@@ -3846,6 +3899,36 @@ export interface components {
             of?: string | null;
             /** @description What was copied. */
             setup: components["schemas"]["Setup"];
+        };
+        /** @description What a new sitting may begin from. */
+        StartOffered: {
+            /** @description Its lights, and one of each role that it lacks. */
+            lights: components["schemas"]["LightOffered"][];
+            /**
+             * Format: uuid
+             * @description The look; none where it begins empty.
+             */
+            look?: string | null;
+            /** @description The look's name. */
+            name: string;
+            /** @description The two decisions about the room. */
+            room: components["schemas"]["RoomShown"];
+            /** @description How it would stand. */
+            setup: components["schemas"]["Setup"];
+            /** @description Its sitting's. */
+            sitting: string;
+            /** @description The same at a glance. */
+            summary: components["schemas"]["Summary"];
+            /**
+             * Format: date-time
+             * @description When it was worked on last.
+             */
+            updated_at?: string | null;
+            /**
+             * Format: int64
+             * @description How many looks began from it.
+             */
+            used: number;
         };
         /**
          * @description How still camera and sitter are.
@@ -4048,6 +4131,16 @@ export interface components {
          * @example 17:40
          */
         TimeOfDay: string;
+        /** @description A sitting that is thought of. */
+        ToBegin: {
+            /** @description What would be set at once, in order: at most 20. */
+            entries?: components["schemas"]["Entry"][];
+            /**
+             * Format: uuid
+             * @description A look to begin from.
+             */
+            from?: string | null;
+        };
         /**
          * @description How light a scene is on the whole: automatic exposure is pulled down by a light one and pushed up by a dark one.
          * @enum {string}
@@ -4163,6 +4256,8 @@ export interface components {
             ratio: components["schemas"]["RatioSpec"];
             /** @description The ways of working. */
             schools: components["schemas"]["Schools"];
+            /** @description A light's unit, until it is said which it is. */
+            strobe: components["schemas"]["Unit"];
             /** @description The mains. */
             supplies: components["schemas"]["Supplies"];
         };
@@ -4350,6 +4445,197 @@ export interface operations {
             };
             /** @description Out of reach, or too much at once; ask again */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listStart: {
+        parameters: {
+            query?: {
+                /** @description A look that is offered before others. */
+                from?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One to four */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartOffered"][];
+                };
+            };
+            /** @description A query that can't be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    previewSitting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToBegin"];
+            };
+        };
+        responses: {
+            /** @description What the board would say, or why an entry can't be */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Begun"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such look */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6106,7 +6392,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such sitting to begin from */
+            /** @description No such look to begin from */
             404: {
                 headers: {
                     [name: string]: unknown;

@@ -4,6 +4,12 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'sittings', component: () => import('@/sittings/SittingsView.vue') },
+    {
+      path: '/new',
+      name: 'begin',
+      component: () => import('@/sittings/begin/BeginView.vue'),
+      props: ({ query }) => ({ from: query.from }),
+    },
     { path: '/setups/:id', name: 'board', component: () => import('@/board/BoardView.vue'), props: true },
     {
       path: '/setups/:id/ways/:study(shutter|freeze|colour|no-flash)?',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems, Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { v7 } from 'uuid'
 import { useMediaQuery, useTitle } from '@vueuse/core'
 import { computed, nextTick, onUnmounted, ref, useTemplateRef, watch } from 'vue'
@@ -27,7 +27,7 @@ const PhoneBoard = later(() => import('@/board/phone/PhoneBoard.vue'))
 const PhoneDialog = later(() => import('@/board/phone/PhoneDialog.vue'))
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))
 // Behind a tab where there is a plan; where there is none it comes a moment after the ladder.
-const SettingsCards = later(() => import('@/board/cards/SettingsCards.vue'))
+const AsideTabs = later(() => import('@/board/cards/AsideTabs.vue'))
 const WorkDialog = later(() => import('@/board/cards/WorkDialog.vue'))
 
 /** The board: the open setup, from the room's reading to the next move. */
@@ -77,15 +77,6 @@ watch([() => board.view?.version, typed], ([version], [before]) => {
 const still = computed(() => Boolean(board.moment))
 /** Beside the ladder there is room for the plan or the settings; on a wide screen for both. */
 const wide = useMediaQuery('(min-width: 1640px)')
-const aside = ref<'plan' | 'settings'>()
-const besides = computed(() => {
-  const { studio, lights = [] } = board.view?.setup ?? {}
-  return aside.value ?? (studio || lights.some((l) => l.place) ? 'plan' : 'settings')
-})
-const ASIDES = [
-  { is: 'plan', words: 'Plan' },
-  { is: 'settings', words: 'Light and camera' },
-] as const
 const sitting = computed(() => board.view?.sitting)
 
 useTitle(() => (board.view ? `${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
@@ -97,6 +88,14 @@ function useTried(): void {
 function done(): void {
   const kind = board.doNext()
   if (kind && kind !== 'shoot') entry.value?.focus()
+}
+
+/** What would spoil a frame, while something else is next. */
+const spoils = computed(() =>
+  board.board?.next.kind === 'mend' ? undefined : board.board?.findings.find((f) => f.spoils),
+)
+function mend(): void {
+  if (spoils.value?.remedy) board.write(spoils.value.remedy.entry)
 }
 
 const commands = boardCommands({
@@ -248,7 +247,7 @@ const MENU = [
       :class="wide ? 'grid-cols-[minmax(0,1fr)_500px_440px]' : 'grid-cols-[minmax(0,1fr)_440px]'"
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
-      <NextMove :next="board.board.next" :still="still" @done="done" />
+      <NextMove :next="board.board.next" :spoils="spoils" :still="still" @done="done" @mend="mend" />
       <fieldset :disabled="still" class="contents">
         <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" :scales="board.scales" />
       </fieldset>
@@ -264,30 +263,7 @@ const MENU = [
         @drop="board.giveUp"
       />
       <PlanCard v-if="wide" />
-      <div class="flex min-h-0 flex-col gap-2 overflow-y-auto [scrollbar-width:none]">
-        <fieldset v-if="wide" :disabled="still" class="contents"><SettingsCards :scales="board.scales" /></fieldset>
-        <TabGroup
-          v-else
-          :selected-index="ASIDES.findIndex((at) => at.is === besides)"
-          @change="(n: number) => (aside = ASIDES[n]?.is)"
-        >
-          <TabList class="flex gap-1" aria-label="Beside the ladder">
-            <Tab
-              v-for="at in ASIDES"
-              :key="at.is"
-              class="h-8 flex-1 rounded-key border focus-visible:-outline-offset-2"
-              :class="at.is === besides ? 'border-edge bg-card font-[650]' : 'border-transparent text-text-2'"
-              >{{ at.words }}</Tab
-            >
-          </TabList>
-          <TabPanels as="template">
-            <TabPanel class="flex min-h-[460px] flex-1 flex-col"><PlanCard class="flex-1" /></TabPanel>
-            <TabPanel class="flex min-h-0 flex-1 flex-col gap-2">
-              <fieldset :disabled="still" class="contents"><SettingsCards :scales="board.scales" /></fieldset>
-            </TabPanel>
-          </TabPanels>
-        </TabGroup>
-      </div>
+      <AsideTabs :scales="board.scales" :plan="!wide"><PlanCard class="flex-1" /></AsideTabs>
       <TapeStrip class="max-[1179px]:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
     </main>
   </div>

@@ -76,6 +76,14 @@ export const useBoard = defineStore('board', () => {
     if (left === 0 && steps.arrived()) draft.dropDraft()
   })
 
+  /** Writes what was typed, or says why not, and what would be right. */
+  async function typed(entry: TypedEntry): Promise<string | undefined> {
+    steps.settle()
+    const refused = await draft.check(entry)
+    if (!refused) write(entry)
+    return refused?.problem.detail
+  }
+
   /** Says why nothing is written, where an earlier moment is shown. */
   function inThePast(): boolean {
     if (!past.moment.value) return false
@@ -200,6 +208,7 @@ export const useBoard = defineStore('board', () => {
     busyWriting,
     typing,
     write,
+    typed,
     goOn,
     doNext,
     canUndo: computed(() => stack.value.undo.length > 0),

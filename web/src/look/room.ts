@@ -36,7 +36,8 @@ export const useRoom = defineStore('room', () => {
   // Another look has other ways.
   watch(
     () => board.view?.id,
-    () => {
+    (_, left) => {
+      if (!left) return
       ways.giveUp()
       study.giveUp()
       putAway()

@@ -1,10 +1,11 @@
-import type { Entry, Lane, RatioSpec } from '@/api/client'
+import type { Lane, RatioSpec } from '@/api/client'
+import type { TypedEntry } from '@/forms/entry'
 import type { Step } from './steps'
 
 const tenths = (stops: number) => Math.round(stops * 10) / 10
 
 /** The entry that puts a lane's wish at a level: the line of a removed room, the level of a kept one, the target of a light. */
-export function wishAt(lane: Lane, level: number): Entry {
+export function wishAt(lane: Lane, level: number | string): TypedEntry {
   if (lane.kind !== 'room') return { target: { light: lane.id, level } }
   return { room_wish: lane.floor ? { remove: { level } } : { keep: { level } } }
 }

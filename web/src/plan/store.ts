@@ -61,9 +61,10 @@ export const usePlan = defineStore('plan', () => {
   })
   watch(
     () => board.view?.id,
-    () => {
+    (_, left) => {
       onWay = undefined
-      asking.giveUp()
+      // What was drawn of another look goes with it.
+      if (left) asking.giveUp()
     },
   )
   watch(asking.answer, () => {

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useDebounceFn, useTitle } from '@vueuse/core'
-import { v7 } from 'uuid'
 import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, api, type SittingInList } from '@/api/client'
@@ -30,7 +29,7 @@ const deleted = ref(false)
 const findField = useTemplateRef('findField')
 const keysOpen = ref(false)
 const forgetting = shallowRef<{ of?: SittingInList }>()
-const naming = shallowRef<{ is: 'new' } | { is: 'rename' | 'copy'; of: SittingInList }>()
+const renaming = shallowRef<SittingInList>()
 
 const open = computed(() => {
   const first = find.value || deleted.value ? undefined : list.value?.[0]
@@ -58,47 +57,19 @@ watch(find, useDebounceFn(load, 150))
 watch(deleted, load)
 useTitle('Sittings · Ink Lamp')
 
-const commands = sittingsCommands({ find: () => findField.value?.focus(), begin: () => (naming.value = { is: 'new' }) })
+/** To a new sitting, from a look where one is said. */
+const begin = (from?: SittingInList) => void router.push({ name: 'begin', query: { from: from?.last.id } })
+
+const commands = sittingsCommands({ find: () => findField.value?.focus(), begin: () => begin() })
 
 const toBoard = (row: SittingInList) => ({ name: 'board', params: { id: row.last.id } })
 
-async function name(text: string): Promise<void> {
-  const task = naming.value
-  if (task?.is === 'rename') {
-    await answered(
-      api.PATCH('/api/sittings/{id}', { params: { path: { id: task.of.sitting.id } }, body: { name: text } }),
-    )
-    await load()
-    return
-  }
-  const from = task?.is === 'copy' ? task.of.sitting.id : undefined
-  const look = { id: v7(), name: 'Look 1' }
-  await answered(api.POST('/api/sittings', { body: { id: v7(), name: text, look, from } }))
-  await router.push({ name: 'board', params: { id: look.id } })
+async function rename(name: string): Promise<void> {
+  const id = renaming.value?.sitting.id
+  if (!id) return
+  await answered(api.PATCH('/api/sittings/{id}', { params: { path: { id } }, body: { name } }))
+  await load()
 }
-
-const dialog = computed(() => {
-  switch (naming.value?.is) {
-    case 'new':
-      return { title: 'A new sitting', label: 'Name of the sitting', action: 'Begin', name: '' }
-    case 'rename':
-      return {
-        title: 'Rename the sitting',
-        label: 'Name of the sitting',
-        action: 'Rename',
-        name: naming.value.of.sitting.name,
-      }
-    case 'copy':
-      return {
-        title: `A new sitting from ${naming.value.of.sitting.name}`,
-        label: 'Name of the sitting',
-        action: 'Begin',
-        name: '',
-      }
-    default:
-      return undefined
-  }
-})
 
 async function forgotten(): Promise<void> {
   forgetting.value = undefined
@@ -169,8 +140,8 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
           >
           <SittingMenu
             :number="open.sitting.number"
-            @copy="naming = { is: 'copy', of: open }"
-            @rename="naming = { is: 'rename', of: open }"
+            @copy="begin(open)"
+            @rename="renaming = open"
             @remove="setDeleted(open, true)"
           />
         </div>
@@ -202,7 +173,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
         </button>
         <span class="flex-1" />
         <PushButton v-if="deleted && rows.length > 0" @click="forgetting = {}">Forget older ones…</PushButton>
-        <PushButton primary @click="naming = { is: 'new' }">New sitting <KeyCap>N</KeyCap></PushButton>
+        <PushButton primary @click="begin()">New sitting <KeyCap>N</KeyCap></PushButton>
       </div>
 
       <div v-if="rows.length > 0" class="card overflow-x-clip">
@@ -251,8 +222,8 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
                 <SittingMenu
                   v-else
                   :number="row.sitting.number"
-                  @copy="naming = { is: 'copy', of: row }"
-                  @rename="naming = { is: 'rename', of: row }"
+                  @copy="begin(row)"
+                  @rename="renaming = row"
                   @remove="setDeleted(row, true)"
                 />
               </td>
@@ -271,6 +242,14 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
 
     <ViewKeys v-model="keysOpen" :commands />
     <ForgetDialog v-if="forgetting" v-bind="forgetting" @close="forgetting = undefined" @done="forgotten" />
-    <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
+    <NameDialog
+      v-if="renaming"
+      title="Rename the sitting"
+      label="Name of the sitting"
+      action="Rename"
+      :name="renaming.sitting.name"
+      :save="rename"
+      @close="renaming = undefined"
+    />
   </div>
 </template>

@@ -6,6 +6,7 @@ use ink_lamp_light::{
     ratio::{RatioSpec, RatioTarget},
     scale::Stops,
     shutter::Delay,
+    strobe::Unit,
 };
 use serde::Serialize;
 
@@ -23,6 +24,8 @@ use crate::{
 pub struct Usual {
     /// The camera.
     pub exposure: Exposure,
+    /// A light's unit, until it is said which it is.
+    pub strobe: Unit,
     /// The ratio.
     pub ratio: RatioSpec,
     /// A grey ground, stops from a mid-grey that is exposed right.
@@ -55,6 +58,7 @@ impl Default for Usual {
     fn default() -> Self {
         Self {
             exposure: Exposure::USUAL,
+            strobe: Unit::any(),
             ratio: RatioTarget::USUAL.into(),
             grey: GroundTone::USUAL_GREY,
             schools: Schools::default(),

@@ -2,6 +2,7 @@
 
 mod address;
 pub mod assets;
+mod begin;
 pub mod document;
 mod draft;
 mod events;
@@ -35,6 +36,8 @@ pub fn api(config: &mut ServiceConfig) {
             .service(kit::clear)
             .service(kit::restore)
             .service(kit::forget)
+            .service(begin::offers)
+            .service(begin::preview)
             .service(sittings::list)
             .service(sittings::create)
             .service(sittings::rename)

@@ -3,6 +3,8 @@
 use actix_web::{HttpResponse, delete, get, patch, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::{Board, Summary};
+use ink_lamp_light::list::up_to;
+use ink_lamp_sitting::entry::Entry;
 use ink_lamp_store::{Forgotten, NewLook, NewSitting, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
@@ -73,8 +75,12 @@ pub struct SittingToMake {
     name: String,
     /// Its first look.
     look: LookToMake,
-    /// A sitting to begin from: its last look is copied as the start.
+    /// A look to begin from.
     from: Option<Uuid>,
+    /// What is set at once, in order: at most 20.
+    #[serde(default, deserialize_with = "up_to::<_, _, 20>")]
+    #[schema(max_items = 20)]
+    entries: Vec<Entry>,
 }
 
 /// A look to be made.
@@ -97,14 +103,14 @@ impl From<LookToMake> for NewLook {
 /// Makes a sitting.
 #[utoipa::path(operation_id = "createSitting", tag = "sittings", request_body = SittingToMake, responses(
     (status = 201, description = "Made, or made before by the same ids", body = SittingView),
-    (status = 404, description = "No such sitting to begin from", body = Problem),
+    (status = 404, description = "No such look to begin from", body = Problem),
     (status = 409, description = "The id is taken", body = Problem),
     (status = 422, description = "A field is wrong", body = Problem),
 ))]
 #[post("/sittings")]
 pub async fn create(store: web::Data<Store>, body: Checked<SittingToMake>) -> Result<HttpResponse, Problem> {
-    let SittingToMake { id, name, look, from } = body.0;
-    let sitting = store.create_sitting(NewSitting { id, name, look: look.into(), from, at: Utc::now() }).await?;
+    let SittingToMake { id, name, look, from, entries } = body.0;
+    let sitting = store.create_sitting(NewSitting { id, name, look: look.into(), from, entries, at: Utc::now() }).await?;
     Ok(HttpResponse::Created().json(SittingView::from(sitting)))
 }
 

@@ -8,6 +8,7 @@ mod m20261127_000003_effects;
 mod m20261128_000004_format;
 mod m20261128_000005_cleared;
 mod m20261128_000006_formats;
+mod m20261128_000007_starts;
 
 pub struct Migrator;
 
@@ -20,6 +21,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261128_000004_format::Migration),
             Box::new(m20261128_000005_cleared::Migration),
             Box::new(m20261128_000006_formats::Migration),
+            Box::new(m20261128_000007_starts::Migration),
         ]
     }
 }

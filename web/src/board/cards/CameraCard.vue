@@ -1,12 +1,19 @@
 <script setup lang="ts">
-import { computed, onMounted } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import type { Scales } from '@/api/client'
+import { told } from '@/forms/lengths'
 import { byName, offers, orNone } from '@/forms/offers'
+import StepField from '@/forms/StepField.vue'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import LabelledField from '@/ui/LabelledField.vue'
+import { later } from '@/ui/later'
+import PushButton from '@/ui/PushButton.vue'
 
-/** Aperture, shutter and ISO in third stops: a list each, and a step either way. */
+const HoldsDialog = later(() => import('@/look/HoldsDialog.vue'))
+
+/** Aperture, shutter and ISO in third stops, stepped or typed; what it is seen through, and what must hold. */
 const { scales } = defineProps<{ scales: Scales }>()
 const board = useBoard()
 const kit = useKit()
@@ -14,10 +21,10 @@ const kit = useKit()
 onMounted(() => kit.load().catch(() => undefined))
 
 type Dial = 'aperture' | 'shutter' | 'iso'
-const DIALS: { dial: Dial; label: string; words: (marking: string) => string }[] = [
-  { dial: 'aperture', label: 'Aperture', words: (m) => `ƒ${m}` },
-  { dial: 'shutter', label: 'Shutter time', words: (m) => `${m} s` },
-  { dial: 'iso', label: 'ISO', words: (m) => `ISO ${m}` },
+const DIALS: { dial: Dial; label: string; before?: string; after?: string }[] = [
+  { dial: 'aperture', label: 'Aperture', before: 'ƒ' },
+  { dial: 'shutter', label: 'Shutter time', after: 's' },
+  { dial: 'iso', label: 'ISO', before: 'ISO' },
 ]
 /** Shown greyed before the camera is set, so that one choice is enough to set it. */
 const { aperture, shutter, iso } = scales.usual.exposure
@@ -85,55 +92,94 @@ function step(dial: Dial, by: 1 | -1): void {
     entry: (to) => ({ camera: to }),
   })
 }
+
+/** Written as it was typed: what is no marking is refused with its neighbours. */
+const typed = (dial: Dial) => (text: string) => board.typed({ camera: { ...usual, ...settings(), [dial]: text } })
+
+/** What it is seen through, and what must hold whatever the room asks for, in few words. */
+const camera = computed(() => board.view?.setup.camera)
+const holds = computed(() => board.view?.setup.holds ?? scales.usual.holds)
+const lens = computed(() => {
+  const { lens: on, focal, sitter } = camera.value ?? {}
+  const away = sitter == null ? '' : `sitter ${told(sitter, board.board?.length ?? 'metres')} away`
+  return [on?.name ?? (focal ? `${focal} mm` : 'lens not said'), away].filter(Boolean).join(', ')
+})
+const held = computed(() => {
+  const { widest, smallest, slowest, fastest, iso_cap, filters = [] } = holds.value
+  const span = (low: string | null | undefined, high: string | null | undefined, mark: string) =>
+    low || high ? `${low ? mark + low : 'any'} to ${high ? mark + high : 'any'}` : ''
+  const parts = [
+    span(widest, smallest, 'ƒ'),
+    span(slowest, fastest, ''),
+    iso_cap ? `up to ISO ${iso_cap}` : '',
+    filters.map((f) => f.name).join(', '),
+  ].filter(Boolean)
+  return parts.length > 0 ? parts.join(' · ') : 'nothing yet'
+})
+const steadiness = computed(
+  () => scales.choices.steadiness.find((s) => s.value === holds.value.steadiness)?.words ?? '',
+)
+const highSpeed = computed(() => {
+  const now = board.view?.setup.firing?.high_speed
+  const units = (now?.units ?? []).map((id) => board.board?.lanes.find((l) => l.id === id)?.name ?? id)
+  const on = [now?.camera ? 'camera' : '', now?.transmitter ? 'transmitter' : '', ...units].filter(Boolean)
+  return on.length > 0 ? `on at ${on.join(', ')}` : 'off'
+})
+const rows = computed(() => [
+  { name: 'Lens', words: lens.value },
+  { name: 'Held', words: steadiness.value },
+  { name: 'Must hold', words: held.value },
+])
+const holding = ref(false)
 </script>
 
 <template>
-  <section class="card p-3" aria-label="Camera">
-    <div class="mb-2 flex items-center gap-2">
-      <h2 class="flex-1 text-head font-[650]">Camera</h2>
-      <ChoiceList v-model="body" label="Camera" :options="bodies" class="w-[112px]" />
-      <ChoiceList v-model="filter" label="Filter" :options="filters" class="w-[104px]" />
-      <ChoiceList v-model="sync" label="Sync time" :options="syncs" class="w-[108px]" />
+  <section class="p-3" aria-label="Camera">
+    <h2 class="sr-only">Camera</h2>
+    <div class="grid grid-cols-3 gap-2 max-[719px]:grid-cols-1">
+      <StepField
+        v-for="{ dial, label, before, after } in DIALS"
+        :key="dial"
+        :label
+        :before
+        :after
+        :value="exposure?.[dial] ?? usual[dial]"
+        :class="exposure ? '' : 'text-text-3'"
+        :write="typed(dial)"
+        :down-words="`${label}: a third brighter`"
+        :up-words="`${label}: a third darker`"
+        :signs="['‹', '›']"
+        down
+        up
+        @down="step(dial, -1)"
+        @up="step(dial, 1)"
+      />
     </div>
-    <div class="grid grid-cols-3 gap-2">
-      <div v-for="{ dial, label, words } in DIALS" :key="dial" class="flex min-w-0" role="group" :aria-label="label">
-        <button
-          type="button"
-          class="h-8 w-8 shrink-0 rounded-l-key border border-r-0 border-line-2 text-[15px] hover:border-edge"
-          :aria-label="`${label}: a third brighter`"
-          @click="step(dial, -1)"
-        >
-          ‹
-        </button>
-        <ChoiceList
-          :model-value="exposure?.[dial] ?? usual[dial]"
-          :label="label"
-          :options="markings(dial).map((m) => ({ value: m, words: words(m) }))"
-          bare
-          class="flex-1 font-[650] [&_button]:rounded-none"
-          :class="exposure ? '' : 'text-text-3'"
-          @update:model-value="(m: string) => set({ [dial]: m })"
-        >
-          <span class="mx-auto whitespace-nowrap">
-            <template v-if="dial === 'aperture'"
-              ><i class="mr-[0.06em] font-voice text-[1.04em] font-medium">ƒ</i
-              >{{ exposure?.aperture ?? usual.aperture }}</template
-            >
-            <template v-else-if="dial === 'shutter'"
-              >{{ exposure?.shutter ?? usual.shutter }}<span class="label font-normal"> s</span></template
-            >
-            <template v-else><span class="label font-normal">ISO </span>{{ exposure?.iso ?? usual.iso }}</template>
-          </span>
-        </ChoiceList>
-        <button
-          type="button"
-          class="h-8 w-8 shrink-0 rounded-r-key border border-l-0 border-line-2 text-[15px] hover:border-edge"
-          :aria-label="`${label}: a third darker`"
-          @click="step(dial, 1)"
-        >
-          ›
-        </button>
-      </div>
+    <p v-if="!exposure" class="label mt-2 text-text-2">
+      Not set yet: this is what it usually is, and what a reading is taken at.
+      <button type="button" class="font-[650] text-text underline" @click="set({})">Set it so</button>
+    </p>
+    <div class="mt-3 grid grid-cols-3 gap-2 max-[719px]:grid-cols-1">
+      <LabelledField label="Camera"><ChoiceList v-model="body" label="Camera" :options="bodies" /></LabelledField>
+      <LabelledField label="Filter"><ChoiceList v-model="filter" label="Filter" :options="filters" /></LabelledField>
+      <LabelledField label="Sync"><ChoiceList v-model="sync" label="Sync time" :options="syncs" /></LabelledField>
     </div>
+    <dl class="mt-3 grid grid-cols-[96px_1fr_auto] gap-x-3">
+      <template v-for="{ name, words } in rows" :key="name">
+        <dt class="border-t border-line py-2 text-text-2">{{ name }}</dt>
+        <dd class="col-span-2 border-t border-line py-2">{{ words }}</dd>
+      </template>
+      <dt class="border-t border-line py-2 text-text-2">High-speed sync</dt>
+      <dd class="border-t border-line py-2">{{ highSpeed }}</dd>
+      <dd v-if="board.view" class="border-t border-line py-2">
+        <RouterLink
+          :to="{ name: 'ways', params: { id: board.view.id, study: 'shutter' } }"
+          class="font-[650] text-text underline"
+          >Switch it</RouterLink
+        >
+      </dd>
+    </dl>
+    <PushButton class="mt-1" @click="holding = true">Lens, tripod, what must hold</PushButton>
+    <HoldsDialog v-if="holding" :scales @close="holding = false" />
   </section>
 </template>

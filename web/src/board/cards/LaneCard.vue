@@ -4,8 +4,10 @@ import { useBoard } from '@/look/board'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import StepField from '@/forms/StepField.vue'
-import WordLine from '@/draw/WordLine.vue'
 import { told } from '@/forms/lengths'
+import { numberOf } from '@/forms/numbers'
+import { wishAt } from '@/look/wishes'
+import FindingList from './FindingList.vue'
 import { later } from '@/ui/later'
 
 const LightDialog = later(() => import('./LightDialog.vue'))
@@ -25,11 +27,12 @@ const where = computed(() => {
   const trigger = [group ? `group ${group}` : '', channel ? `channel ${channel}` : ''].filter(Boolean).join(', ')
   return [lane.value?.foot.third, away, angle == null ? '' : `${angle}°`, trigger].filter(Boolean).join(' · ')
 })
-/** The chosen lane's first: it never blocks, it only says. */
-const findings = computed(() => {
-  const all = board.board?.findings ?? []
-  return [...all.filter((f) => f.lane === lane.value?.id), ...all.filter((f) => f.lane !== lane.value?.id)]
-})
+/** What is worth knowing of this lane; all of it stands one press away. */
+const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.lane === lane.value?.id))
+
+/** Writes a wish that was typed. */
+const wish = async (typed: string) => lane.value && board.typed(wishAt(lane.value, numberOf(typed)))
+const dial = async (typed: string) => lane.value && board.typed({ dial: { light: lane.value.id, dial: typed } })
 
 function shot(): void {
   board.write({ frame: { note: frameNote.value.trim() || undefined } })
@@ -38,7 +41,7 @@ function shot(): void {
 </script>
 
 <template>
-  <section v-if="lane" class="card flex min-h-0 flex-col p-3" aria-label="Chosen lane">
+  <section v-if="lane" class="p-3" aria-label="Chosen lane">
     <div class="flex items-center gap-2">
       <RoleMark v-if="lane.role" :role="lane.role" />
       <h2 class="min-w-0 flex-1 truncate text-head font-[650]">
@@ -58,29 +61,38 @@ function shot(): void {
           <StepField
             label="Power"
             class="flex-1"
+            :value="lane.dial?.now"
+            :write="light.unit ? dial : undefined"
             :down="Boolean(lane.dial?.down.length)"
             :up="Boolean(lane.dial?.up.length)"
             @down="board.turn(lane, 'down')"
             @up="board.turn(lane, 'up')"
           >
-            {{ lane.dial?.now ?? 'not said' }}
+            <template v-if="!light.unit" #default>not said</template>
           </StepField>
         </div>
         <div class="flex items-center gap-2">
           <span class="label w-9 text-text-2">Target</span>
-          <StepField label="Target" class="flex-1" down up @down="board.raise(lane, -0.1)" @up="board.raise(lane, 0.1)">
-            {{ lane.target?.shown ?? 'none' }}
-          </StepField>
+          <StepField
+            label="Target"
+            class="flex-1"
+            :value="lane.target?.shown"
+            :write="wish"
+            down
+            up
+            @down="board.raise(lane, -0.1)"
+            @up="board.raise(lane, 0.1)"
+          />
         </div>
       </div>
-      <p class="label mt-2 shrink-0 truncate text-text-2">
+      <p class="label mt-2 text-text-2">
         {{ where || 'Say its modifier and distance, and moves by distance are told too.' }}
       </p>
-      <p v-if="lane.carried" class="label shrink-0 truncate text-text-2">{{ lane.carried }}</p>
-      <p v-if="lane.guess" class="label shrink-0 truncate text-text-2">
+      <p v-if="lane.carried" class="label text-text-2">{{ lane.carried }}</p>
+      <p v-if="lane.guess" class="label text-text-2">
         <b class="font-[650] text-text">{{ lane.guess.words }}</b> {{ lane.guess.from }}
       </p>
-      <p v-if="lane.energy" class="label shrink-0 truncate text-text-2">
+      <p v-if="lane.energy" class="label text-text-2">
         <b class="font-[650] text-text">{{ lane.energy.left }}</b>{{
           lane.energy.words ? ` · ${lane.energy.words}` : ''
         }}
@@ -95,7 +107,7 @@ function shot(): void {
       />
       <PushButton @click="shot">Frame shot</PushButton>
     </form>
-    <p v-else-if="findings.length === 0" class="mt-2 text-text-2">
+    <p v-else class="mt-2 text-text-2">
       <template v-if="lane.kind === 'room'"
         >Meter it at the sitter with the flash off, dome toward the camera.</template
       >
@@ -104,22 +116,7 @@ function shot(): void {
       >
       <template v-else>Meter all lights together at the face; the sum of the parts should agree within 0.2.</template>
     </p>
-    <ul
-      v-if="findings.length > 0"
-      class="mt-2 min-h-0 overflow-y-auto text-[12.500px] leading-4 text-text-2"
-      tabindex="0"
-      aria-label="Worth knowing"
-    >
-      <li v-for="(finding, i) in findings" :key="i" class="mb-1 flex items-start gap-2">
-        <p class="min-w-0 flex-1" :class="finding.caution ? 'text-warn' : ''">
-          <b v-if="i === 0" class="font-[650] text-text">{{ findings.length }} to know: </b
-          ><WordLine :line="finding.words" />
-        </p>
-        <PushButton v-if="finding.remedy" @click="board.write(finding.remedy.entry)">{{
-          finding.remedy.label
-        }}</PushButton>
-      </li>
-    </ul>
+    <FindingList v-if="findings.length > 0" :findings class="mt-2 border-t border-line" />
 
     <LightDialog v-if="dialog" :adding="dialog === 'add'" :light="light" @close="dialog = undefined" />
   </section>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref, toRefs } from 'vue'
-import type { Around, Gear, Light, Rig, Unit } from '@/api/client'
+import type { Around, Gear, Light, Rig } from '@/api/client'
 import { among, useEntryForm, type Typed, type TypedEntry } from '@/forms/entry'
 import { given, shown } from '@/forms/numbers'
 import { byId, offers, orNone } from '@/forms/offers'
 import { useBoard } from '@/look/board'
+import { KEPT, modifierOf, unitOf, useGear } from '@/look/gear'
 import { useKit } from '@/look/kit'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import LabelledField from '@/ui/LabelledField.vue'
@@ -19,17 +20,15 @@ const emit = defineEmits<{ close: [] }>()
 const board = useBoard()
 const kit = useKit()
 
-/** What a list says where the light keeps what it has, though that is not in the kit. */
-const KEPT = 'kept'
-
 const before = adding ? undefined : light
 const rig: Rig = before?.rig ?? {}
 const length = board.board?.length ?? 'metres'
 /** What it may be added as, by the id that it would have. */
 const adds = board.view?.board.adding ?? []
 const as = ref((adds.find((a) => !a.there) ?? adds[0])?.id ?? '')
-const unit = ref(rig.kit?.unit ?? (before?.unit ? KEPT : ''))
-const modifier = ref(rig.kit?.modifier ?? (before?.modifier ? KEPT : ''))
+const gear = useGear()
+const unit = ref(unitOf(before))
+const modifier = ref(modifierOf(before))
 const dial = ref(before ? (board.lane?.dial?.now ?? '') : '')
 /** Where it stands on the plan, where it does. */
 const around = adding ? undefined : (board.lane?.around ?? undefined)
@@ -66,17 +65,8 @@ onMounted(async () => {
 })
 
 const asItIs = (name: string | null | undefined) => `${name ?? 'What it has'} (as it is)`
-const units = computed(() =>
-  offers(byId(kit.strobes), rig.kit?.unit ?? (before?.unit ? KEPT : ''), 'not said', asItIs(before?.unit?.name)),
-)
-const modifiers = computed(() =>
-  offers(
-    byId(kit.modifiers),
-    rig.kit?.modifier ?? (before?.modifier ? KEPT : ''),
-    'not said',
-    asItIs(before?.modifier),
-  ),
-)
+const units = computed(() => offers(byId(kit.strobes), unitOf(before), 'not said', asItIs(before?.unit?.name)))
+const modifiers = computed(() => offers(byId(kit.modifiers), modifierOf(before), 'not said', asItIs(before?.modifier)))
 const gels = computed(() => [
   { value: '', words: 'none' },
   ...(rig.gels ?? [])
@@ -86,11 +76,8 @@ const gels = computed(() => [
 ])
 const groups = computed(() => orNone('none', board.scales?.choices.groups))
 
-const chosenUnit = computed<Unit | undefined>(() => {
-  if (unit.value === (rig.kit?.unit ?? KEPT) && before?.unit) return before.unit
-  return kit.strobes.find((s) => s.id === unit.value)?.sheet
-})
-const chosenModifier = computed(() => kit.modifiers.find((m) => m.id === modifier.value)?.sheet)
+const chosenUnit = computed(() => gear.unit(before, unit.value))
+const chosenModifier = computed(() => gear.modifier(modifier.value))
 /** The grid that fits: the modifier's, or the one that is on. */
 const fitting = computed(
   () =>
@@ -105,27 +92,23 @@ const gelNamed = (name: string) =>
 
 /** What is not shown here stays as it is. */
 function described(): TypedEntry {
-  const fromKit =
-    chosenUnit.value && unit.value !== KEPT
-      ? { unit: unit.value, modifier: chosenModifier.value ? modifier.value : undefined }
-      : undefined
-  const same = fromKit?.unit === rig.kit?.unit && fromKit?.modifier === (rig.kit?.modifier ?? undefined)
-  const learnt = fromKit && kit.calibration(fromKit.unit, fromKit.modifier)
-  const gear = chosenModifier.value
-  const kept = modifier.value === KEPT || (modifier.value === rig.kit?.modifier && !gear)
+  const { shape, kit, calibration, ...what } = gear.described(before, {
+    unit: chosenUnit.value,
+    unitId: unit.value,
+    modifierId: modifier.value,
+  })
   return {
     light: {
       light: before?.id ?? as.value,
       role: before?.role ?? adds.find((a) => a.id === as.value)?.role ?? 'rim',
-      unit: chosenUnit.value,
-      dial: chosenUnit.value && dial.value.trim() ? dial.value.trim() : undefined,
-      modifier: kept ? before?.modifier : gear?.name,
+      dial: what.unit && dial.value.trim() ? dial.value.trim() : undefined,
+      ...what,
       // A light on the plan is moved there.
       distance:
         around || distance.value === place.distance ? before?.distance : metresOf(distance.value, length) || undefined,
       rig: {
         ...rig,
-        shape: kept ? rig.shape : gear?.shape,
+        shape,
         grid: grid.value === 'on' ? (fitting.value ?? undefined) : undefined,
         gels: [gelNamed(gel.value), gelNamed(second.value), ...(rig.gels ?? []).slice(2)].filter(
           (g) => g !== undefined,
@@ -134,8 +117,8 @@ function described(): TypedEntry {
         group: group.value || undefined,
         channel: given(channel.value),
         circuit: given(circuit.value),
-        kit: fromKit,
-        calibration: learnt ?? (same ? rig.calibration : undefined),
+        kit,
+        calibration,
       },
     },
   }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { RatioSpec, Scales } from '@/api/client'
+import { numberOf } from '@/forms/numbers'
 import { useBoard } from '@/look/board'
 import { ratioStep, ratioWith } from '@/look/wishes'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -21,6 +22,12 @@ const convention = computed({
 })
 const anchor = computed({ get: () => shown.value.anchor, set: (a) => change({ anchor: a }) })
 
+/** `4 : 1`, or 4. */
+function typed(text: string): Promise<string | undefined> {
+  const ratio = numberOf(text.replace(/\s*:\s*1$/, ''))
+  return board.typed({ ratio: { target: { ...shown.value, ratio } } })
+}
+
 const rows = computed(() => {
   const f = face.value
   if (!f) return []
@@ -37,18 +44,18 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <section class="card p-3" aria-label="Ratio">
+  <section class="p-3" aria-label="Ratio">
     <h2 class="sr-only">Ratio</h2>
     <div class="grid grid-cols-[1fr_1fr_1fr] gap-2">
       <StepField
         label="Ratio"
+        :value="board.board?.ratio?.shown"
+        :write="typed"
         down
         up
         @down="board.step(ratioStep(target, -0.1, scales.usual.ratio))"
         @up="board.step(ratioStep(target, 0.1, scales.usual.ratio))"
-      >
-        {{ board.board?.ratio?.shown ?? 'no ratio' }}
-      </StepField>
+      />
       <ChoiceList v-model="convention" label="What the ratio means" :options="scales.choices.conventions" />
       <ChoiceList v-model="anchor" label="What lies on 0" :options="scales.choices.anchors" />
     </div>

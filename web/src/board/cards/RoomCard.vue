@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { numberOf, signed } from '@/forms/numbers'
+import StepField from '@/forms/StepField.vue'
 import { useBoard } from '@/look/board'
+import { wishAt } from '@/look/wishes'
 import KeyCap from '@/ui/KeyCap.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
@@ -26,14 +29,15 @@ const codes = computed(() => {
   return now == null ? `A mid-grey: ${wish}` : `A mid-grey becomes ${now}, ${wish}`
 })
 
-const lane = computed(() => board.view?.board.lanes.find((l) => l.id === 'room'))
+const lane = computed(() => board.board?.lanes.find((l) => l.id === 'room'))
+const typed = async (text: string) => lane.value && board.typed(wishAt(lane.value, numberOf(text)))
 </script>
 
 <template>
-  <section v-if="room" class="card p-3" aria-label="Room">
+  <section v-if="room" class="p-3" aria-label="Room">
     <div class="mb-2 flex items-baseline gap-2">
       <h2 class="text-head font-[650] whitespace-nowrap"><RoleMark role="room" class="mr-1" /> {{ room.title }}</h2>
-      <p class="label min-w-0 flex-1 truncate text-text-2" :title="`${room.words} ${codes}`">{{ room.words }}</p>
+      <span class="flex-1" />
       <RouterLink
         v-if="board.view"
         :to="{ name: 'ways', params: { id: board.view.id } }"
@@ -41,25 +45,20 @@ const lane = computed(() => board.view?.board.lanes.find((l) => l.id === 'room')
         >Ways <KeyCap>Y</KeyCap></RouterLink
       >
     </div>
-    <p v-if="room.places" class="label mb-2 truncate text-text-2" :title="room.places">{{ room.places }}</p>
-    <div class="flex gap-2">
+    <p class="text-text-2">{{ room.words }} {{ codes }}.</p>
+    <p v-if="room.places" class="mt-1 text-text-2">{{ room.places }}</p>
+    <div class="mt-3 flex gap-2">
       <SegmentedChoice v-model="fate" label="The room is to be" :options="options" class="flex-1" />
-      <button
-        type="button"
-        class="h-8 w-8 rounded-key border border-line-2 text-head hover:border-edge"
-        aria-label="Room's level down a tenth"
-        @click="board.raise(lane, -0.1)"
-      >
-        −
-      </button>
-      <button
-        type="button"
-        class="h-8 w-8 rounded-key border border-line-2 text-head hover:border-edge"
-        aria-label="Room's level up a tenth"
-        @click="board.raise(lane, 0.1)"
-      >
-        +
-      </button>
+      <StepField
+        label="Room's level"
+        class="w-[136px]"
+        :value="signed(lane?.wish ?? 0)"
+        :write="typed"
+        down
+        up
+        @down="board.raise(lane, -0.1)"
+        @up="board.raise(lane, 0.1)"
+      />
     </div>
   </section>
 </template>

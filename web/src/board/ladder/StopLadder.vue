@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useDebounceFn, useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
-import type { Board, Entry, Lane } from '@/api/client'
+import type { Board, Lane } from '@/api/client'
+import type { TypedEntry } from '@/forms/entry'
 import { wishAt } from '@/look/wishes'
 import StateSign from '@/draw/StateSign.vue'
 import RoleMark from '@/draw/RoleMark.vue'
@@ -22,7 +23,7 @@ const {
   ghosts = [],
   still = false,
 } = defineProps<{ board: Board; chosen: string; ghosts?: Ghost[]; still?: boolean }>()
-const emit = defineEmits<{ choose: [lane: string]; draft: [entry: Entry]; write: [entry: Entry]; drop: [] }>()
+const emit = defineEmits<{ choose: [lane: string]; draft: [entry: TypedEntry]; write: [entry: TypedEntry]; drop: [] }>()
 
 const frame = useTemplateRef('frame')
 const { width, height } = useElementSize(frame, { width: 816, height: 554 })
@@ -50,6 +51,9 @@ const drawing = computed(() => draw(board, boxes.value, scale.value, ghosts))
 const inner = computed(() => boxes.value.reduce((sum, box) => sum + box.w, 0))
 const columns = computed(() => boxes.value.map((b) => `${b.w}px`).join(' '))
 const isOff = (lane: Lane) => lane.state === 'over' || lane.state === 'under'
+/** What lies between reading and wish stands on a line of its own where lanes stand close. */
+const gapOf = (lane: Lane) => (lane.gap && lane.words.startsWith(`${lane.gap.shown} `) ? lane.gap.shown : '')
+const wordOf = (lane: Lane) => lane.words.slice(gapOf(lane).length).trim()
 const isRight = (lane: Lane) => ['on_target', 'removed', 'kept'].includes(lane.state)
 
 /** A wish is dragged in tenths: the board follows while it moves, one entry is written when it is let go. */
@@ -111,8 +115,8 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
         v-for="{ lane } in boxes"
         :key="lane.id"
         type="button"
-        class="min-w-0 border-l border-line pt-[9px] text-left first:border-l-0 focus-visible:outline-offset-[-3px]"
-        :class="close ? 'px-1' : 'px-2'"
+        class="flex min-w-0 flex-col border-l border-line text-left first:border-l-0 focus-visible:outline-offset-[-3px]"
+        :class="close ? 'px-1 pt-1' : 'px-2 pt-[9px]'"
         :aria-pressed="lane.id === chosen"
         :title="`${lane.name}, ${lane.words}`"
         @click="emit('choose', lane.id)"
@@ -126,9 +130,9 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
           <span v-if="!close" class="ml-auto text-tick font-normal text-text-3">{{ lane.number }}</span>
         </span>
         <span
-          class="label mt-[3px] flex items-center"
+          class="label"
           :class="[
-            close ? 'gap-[3px] !text-tick [font-stretch:75%]!' : 'gap-[5px]',
+            close ? 'grid gap-x-[3px] leading-4 [font-stretch:75%]!' : 'mt-[3px] flex items-center gap-[5px]',
             isOff(lane) || lane.state === 'read_again'
               ? 'font-[700] text-text'
               : lane.state === 'untouched'
@@ -136,8 +140,14 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
                 : 'text-text-2',
           ]"
         >
-          <StateSign :state="lane.state" />
-          <span class="truncate" :class="isRight(lane) ? 'text-text' : ''">{{ lane.words }}</span>
+          <span v-if="close" class="flex items-center gap-[3px]">
+            <StateSign :state="lane.state" /> {{ gapOf(lane) }}
+            <span class="ml-auto text-tick font-normal text-text-3">{{ lane.number }}</span>
+          </span>
+          <StateSign v-else :state="lane.state" />
+          <span class="truncate" :class="isRight(lane) ? 'text-text' : ''">{{
+            close ? wordOf(lane) : lane.words
+          }}</span>
         </span>
       </button>
     </div>
@@ -327,7 +337,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
         v-for="{ lane } in boxes"
         :key="lane.id"
         class="label min-w-0 overflow-hidden border-l border-line pt-[6px] leading-[15px] first:border-l-0"
-        :class="close ? 'px-1' : 'px-2'"
+        :class="close ? 'px-1 [font-stretch:75%]!' : 'px-2'"
       >
         <template v-if="lane.foot.strong">
           <p class="truncate text-[13px] font-[650]">{{ lane.foot.strong }}</p>

@@ -1,17 +1,30 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
+import type { Finding } from '@/api/client'
 import type { components } from '@/api/generated'
 import KeyCap from '@/ui/KeyCap.vue'
 import WordLine from '@/draw/WordLine.vue'
 import PowerScale from './PowerScale.vue'
 
 /** One sentence, one action. */
-const { next, still = false } = defineProps<{ next: components['schemas']['NextMove']; still?: boolean }>()
-const emit = defineEmits<{ done: [] }>()
+const {
+  next,
+  spoils,
+  still = false,
+} = defineProps<{
+  next: components['schemas']['NextMove']
+  /** What would spoil a frame, though something else is next. */
+  spoils?: Finding
+  still?: boolean
+}>()
+const emit = defineEmits<{ done: []; mend: [] }>()
 
 const card = useTemplateRef('card')
 const { width } = useElementSize(card, { width: 816, height: 144 })
+
+/** What would spoil the frame matters more than the other way to do it. */
+const why = computed(() => (spoils ? next.why.slice(0, 1) : next.why))
 
 /** The sentence is set as large as it stands on one line, down to a size at which it takes two. */
 const size = computed(() => {
@@ -19,7 +32,7 @@ const size = computed(() => {
     (sum, span) => sum + ('text' in span ? span.text.length : 'strong' in span ? span.strong.length * 1.12 : 4),
     0,
   )
-  return Math.round(Math.min(43, Math.max(23, (width.value - 40) / (letters * 0.5))))
+  return Math.round(Math.min(43, Math.max(letters > 130 ? 20 : 23, (width.value - 40) / (letters * 0.5))))
 })
 </script>
 
@@ -39,8 +52,20 @@ const size = computed(() => {
     </h2>
     <div class="flex items-center gap-4">
       <div class="min-w-0 flex-1 leading-[19px] text-text-2">
-        <p v-for="(line, i) in next.why" :key="i" :class="i === 0 ? 'text-body text-text' : 'label'">
+        <p v-for="(line, i) in why" :key="i" :class="i === 0 ? 'text-body text-text' : 'label'">
           <WordLine :line="line" />
+        </p>
+        <p v-if="spoils" class="label flex items-center gap-2 text-warn">
+          <span class="truncate"><b class="font-[650]">Before the frame: </b><WordLine :line="spoils.words" /></span>
+          <button
+            v-if="spoils.remedy"
+            type="button"
+            class="h-6 shrink-0 rounded-key border border-edge px-2 font-[650] text-text disabled:opacity-50"
+            :disabled="still"
+            @click="emit('mend')"
+          >
+            {{ spoils.remedy.label }}
+          </button>
         </p>
       </div>
       <PowerScale v-if="next.power" :power="next.power" class="shrink-0 max-[1100px]:hidden" />

@@ -8,6 +8,7 @@ import { useBoard } from '@/look/board'
 import FNumber from '@/draw/FNumber.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import RoleMark from '@/draw/RoleMark.vue'
+import FindingList from '@/board/cards/FindingList.vue'
 import WordLine from '@/draw/WordLine.vue'
 import MeterKeys from './MeterKeys.vue'
 import SpineLadder from './SpineLadder.vue'
@@ -30,6 +31,9 @@ const {
 } = useReading(() => (whole.value ? `${whole.value} ${tenth.value || '0'}` : ''))
 const findings = computed(() => board.board?.findings ?? [])
 const findingsOpen = ref(false)
+/** What would spoil a frame. */
+const spoils = computed(() => findings.value.find((f) => f.spoils))
+const spoilt = computed(() => Boolean(spoils.value))
 
 // The screen stays on beside the sitter, where the browser can do that (it needs a secure address).
 const wake = useWakeLock()
@@ -94,9 +98,10 @@ const kept = computed(() => board.waiting)
         v-if="findings.length > 0"
         type="button"
         class="h-11 rounded-key px-2 text-[13px] font-[650]"
+        :class="spoilt ? 'text-warn' : ''"
         @click="findingsOpen = true"
       >
-        {{ findings.length }} to know
+        {{ spoilt ? '! ' : '' }}{{ findings.length }} to know
       </button>
       <button
         type="button"
@@ -122,7 +127,10 @@ const kept = computed(() => board.waiting)
       </h2>
       <div class="flex items-end gap-3">
         <p class="line-clamp-2 min-w-0 flex-1 text-[13px] leading-[17px] text-text-2">
-          <WordLine v-if="next.why[0]" :line="next.why[0]" />
+          <span v-if="spoils && next.kind !== 'mend'" class="text-warn"
+            ><b class="font-[650]">Before the frame: </b><WordLine :line="spoils.words"
+          /></span>
+          <WordLine v-else-if="next.why[0]" :line="next.why[0]" />
         </p>
         <button
           v-if="next.action"
@@ -230,19 +238,7 @@ const kept = computed(() => board.waiting)
       </button>
     </ModalDialog>
     <ModalDialog v-if="findingsOpen" open title="Worth knowing" @close="findingsOpen = false">
-      <ul class="mt-3 grid gap-3">
-        <li v-for="(finding, i) in findings" :key="i">
-          <p :class="finding.caution ? 'text-warn' : 'text-text-2'"><WordLine :line="finding.words" /></p>
-          <button
-            v-if="finding.remedy"
-            type="button"
-            class="mt-2 h-11 rounded-key border border-edge px-4 font-[650]"
-            @click="(board.write(finding.remedy.entry), (findingsOpen = false))"
-          >
-            {{ finding.remedy.label }}
-          </button>
-        </li>
-      </ul>
+      <FindingList :findings class="mt-2" @mended="findingsOpen = false" />
       <button
         type="button"
         class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted } from 'vue'
 import type { GroundTone } from '@/api/client'
-import { signed } from '@/forms/numbers'
+import { numberOf, signed } from '@/forms/numbers'
 import { useBoard } from '@/look/board'
 import { usePlan } from '@/plan/store'
 import PushButton from '@/ui/PushButton.vue'
@@ -35,6 +35,7 @@ function say(tone: GroundTone | null): void {
   board.write({ ground_tone: { tone } })
 }
 const stepped = (by: number) => say({ grey: { level: Math.round((level.value + by) * 10) / 10 } })
+const typed = (text: string) => board.typed({ ground_tone: { tone: { grey: { level: numberOf(text) } } } })
 const OPTIONS = [
   { value: 'open', words: 'open' },
   { value: 'black', words: 'Black' },
@@ -61,10 +62,11 @@ const OPTIONS = [
             class="w-36"
             down
             up
+            :value="signed(level)"
+            :write="typed"
             @down="stepped(-0.1)"
             @up="stepped(0.1)"
-            >{{ signed(level) }}</StepField
-          >
+          />
         </div>
         <p v-if="ground.right != null" class="mt-2 font-[650]">
           {{ ground.right ? '✓ As wished.' : 'Not as wished. What would give it:' }}

@@ -8,7 +8,7 @@ import { useRoom } from '@/look/room'
 import PushButton from '@/ui/PushButton.vue'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 import WordLine from '@/draw/WordLine.vue'
-import HoldsDialog from './HoldsDialog.vue'
+import HoldsDialog from '@/look/HoldsDialog.vue'
 import WayLine from './WayLine.vue'
 import { xOf } from './track'
 

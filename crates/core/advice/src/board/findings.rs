@@ -23,6 +23,8 @@ pub struct Finding {
     pub words: Vec<Span>,
     /// What mends it, where one entry does.
     pub remedy: Option<Action>,
+    /// It spoils the frame: to be mended before one is shot.
+    pub spoils: bool,
     /// It is about people's safety. Local codes and licensed practice decide.
     pub caution: bool,
     /// It follows from where things stand.
@@ -36,7 +38,16 @@ pub(super) fn shown(scene: &Scene) -> Vec<Finding> {
             let kind = found.fact.kind();
             let remedy = found.mends.map(|entry| Action { label: words::press(&found.fact, &entry, scene), entry });
             let words = words::sentence(&found.fact, scene);
-            Finding { kind, lane: found.lane, fact: found.fact, words, remedy, caution: kind.is_caution(), placement: kind.is_placement() }
+            Finding {
+                kind,
+                lane: found.lane,
+                fact: found.fact,
+                words,
+                remedy,
+                spoils: kind.is_spoiling(),
+                caution: kind.is_caution(),
+                placement: kind.is_placement(),
+            }
         })
         .collect()
 }

@@ -3,6 +3,7 @@
 //! Every number on a screen comes from here, written as people are told it; a screen only places and draws.
 
 mod adding;
+mod beginning;
 mod camera;
 mod echo;
 mod energy;
@@ -23,6 +24,7 @@ use ink_lamp_sitting::setup::Setup;
 use serde::Serialize;
 
 pub use adding::NewLight;
+pub use beginning::Beginning;
 pub use camera::CameraShown;
 pub use echo::{Echo, echo};
 pub use energy::{CircuitShown, EnergyShown};
@@ -92,6 +94,7 @@ impl Board {
     pub fn of_scene(scene: &Scene) -> Self {
         let (setup, levels) = (scene.setup, &scene.levels);
         let pick = crate::next::of(scene);
+        let findings = findings::shown(scene);
         let face = face::face(setup, levels, pick.after.as_ref());
         Self {
             ladder: ladder(setup),
@@ -100,12 +103,12 @@ impl Board {
             ratio: setup.ratio.map(ratio::shown),
             face,
             room: room::shown(scene),
-            findings: findings::shown(scene),
             groups: groups::of(setup),
             circuits: energy::circuits(setup),
             adding: adding::of(setup),
             schools: schools::of(setup),
-            next: next::shown(&pick, scene),
+            next: next::shown(&pick, scene, &findings),
+            findings,
             length: setup.length,
         }
     }

@@ -5,6 +5,7 @@ use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{light::Light, role::Role};
 use serde::Serialize;
 
+use super::findings::Finding;
 use crate::{
     action::Action,
     next::{MoveKind, Pick},
@@ -55,7 +56,11 @@ pub struct PowerDrawing {
     pub next: Option<Stops>,
 }
 
-pub(super) fn shown(pick: &Pick, scene: &Scene) -> NextMove {
+pub(super) fn shown(pick: &Pick, scene: &Scene, findings: &[Finding]) -> NextMove {
+    let spoils = findings.iter().find(|finding| finding.spoils);
+    if let (MoveKind::Shoot, Some(spoils)) = (pick.what.kind(), spoils) {
+        return mend_first(pick, scene, spoils);
+    }
     let action = pick.entry.as_ref().map(|entry| Action { label: words::press(pick, entry).to_owned(), entry: entry.clone() });
     NextMove {
         kind: pick.what.kind(),
@@ -65,6 +70,20 @@ pub(super) fn shown(pick: &Pick, scene: &Scene) -> NextMove {
         power: pick.power.and_then(|(light, next)| power(&scene.setup.lights[light], next)),
         tape: pick.entry.as_ref().map(|entry| tape::pending(scene.setup, entry)),
         action,
+    }
+}
+
+/// No frame before what would spoil it is mended, or passed over by whoever knows better.
+fn mend_first(pick: &Pick, scene: &Scene, spoils: &Finding) -> NextMove {
+    let action = spoils.remedy.clone();
+    NextMove {
+        kind: MoveKind::Mend,
+        lane: spoils.lane.clone(),
+        say: spoils.words.clone(),
+        why: vec![words::mend_first()],
+        power: None,
+        tape: action.as_ref().map(|action| tape::pending(scene.setup, &action.entry)),
+        action: action.or_else(|| Some(Action { label: words::ANYWAY.to_owned(), entry: pick.entry.clone()? })),
     }
 }
 

@@ -111,6 +111,20 @@ impl FindingKind {
         matches!(self, Self::CircuitLoad | Self::Eyes | Self::HotLamp | Self::BulbHot | Self::Overhead)
     }
 
+    /// Whether it spoils the frame: a black band, a light that does not fire, what must not be in the picture.
+    pub(crate) const fn is_spoiling(self) -> bool {
+        matches!(
+            self,
+            Self::PastSync
+                | Self::HighSpeedPartly
+                | Self::ChannelClash
+                | Self::GroupMissing
+                | Self::SlaveCell
+                | Self::InPicture
+                | Self::GroundNarrow
+        )
+    }
+
     /// Whether it follows from where things stand.
     pub(crate) const fn is_placement(self) -> bool {
         matches!(

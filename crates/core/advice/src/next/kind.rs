@@ -36,6 +36,8 @@ pub enum MoveKind {
     MeterWhole,
     /// The whole and its parts do not agree.
     FindWhatMoved,
+    /// Something would spoil the frame.
+    Mend,
     /// Nothing to change.
     Shoot,
 }

@@ -173,6 +173,12 @@ pub struct DurationAt {
 }
 
 impl Unit {
+    /// A strobe that any can stand for, until it is said which it is: its energy is not known, its dial is the usual one.
+    #[must_use]
+    pub fn any() -> Self {
+        Self::new("a strobe".to_owned(), None, PowerScale::USUAL)
+    }
+
     /// A unit of which no more is known than its name and how its dial is written.
     #[must_use]
     pub const fn new(name: String, rated: Option<WattSeconds>, scale: PowerScale) -> Self {

@@ -66,6 +66,14 @@ pub(crate) fn why(pick: &Pick, scene: &Scene) -> Vec<Line> {
     }
 }
 
+/// What comes before a frame that would be spoilt.
+pub(crate) fn mend_first() -> Line {
+    vec![text("Everything else is right: this would spoil the frame.")]
+}
+
+/// On the button that shoots all the same.
+pub(crate) const ANYWAY: &str = "Shot all the same";
+
 /// The word on the button.
 pub(crate) fn press(pick: &Pick, entry: &Entry) -> &'static str {
     match (&pick.what, entry) {

@@ -110,6 +110,9 @@ pub enum Reach {
 }
 
 impl PowerScale {
+    /// What most strobes of today have: 1/1 to 1/128 in tenths (common practice, no source).
+    pub const USUAL: Self = Self { spec: PowerScaleSpec::Fractions { lowest: 128, step: Step::Tenths }, lowest: Dial(70) };
+
     /// A checked power scale.
     ///
     /// # Errors
@@ -333,6 +336,11 @@ mod tests {
                 assert_eq!((nearest.dial, nearest.left_over.get().abs() < 1e-9, nearest.reach), (dial, true, Reach::Within));
             }
         }
+    }
+
+    #[test]
+    fn the_usual_scale_is_one_that_could_be_typed() {
+        assert_eq!(PowerScale::new(PowerScale::USUAL.spec()).unwrap(), PowerScale::USUAL);
     }
 
     #[test]

@@ -1,0 +1,130 @@
+//! What a new sitting may begin from, and what it then begins with.
+
+use chrono::Utc;
+use ink_lamp_light::refusal::Refusal;
+use ink_lamp_sitting::{
+    entry::{Entry, Start},
+    setup::Setup,
+};
+use sea_orm::{ColumnTrait, ConnectionTrait, EntityTrait, FromQueryResult, QueryFilter, QueryOrder, QuerySelect, Statement};
+use uuid::Uuid;
+
+use crate::{
+    entity::{setup, sitting},
+    error::{Answer, StoreError, Unreadable},
+    patience::patiently,
+    record::{Look, NewEntry, Source},
+    state::state_of,
+    store::Store,
+};
+
+/// So many looks are offered.
+const OFFERED: usize = 3;
+/// So many are looked at for it.
+const RECENT: u64 = 30;
+/// What stands on the tape for a sitting that began from nothing.
+const EMPTY: &str = "an empty sitting";
+
+/// A look that a new sitting may begin from.
+#[derive(Debug, Clone)]
+pub struct Offer {
+    /// The look.
+    pub look: Look,
+    /// The name of its sitting.
+    pub sitting: String,
+    /// How many looks began from it.
+    pub used: i64,
+    /// How a look that begins from it stands.
+    pub setup: Result<Setup, Unreadable>,
+}
+
+#[derive(FromQueryResult)]
+struct Used {
+    of: Uuid,
+    times: i64,
+}
+
+/// How often each look was begun from, most often first.
+async fn used(db: &impl ConnectionTrait) -> Result<Vec<Used>, StoreError> {
+    let sql = "select (payload->'start'->>'of')::uuid as of, count(*) as times from tape_entry \
+        where kind = 'start' and payload->'start'->>'of' is not null group by 1 order by 2 desc, 1 limit 50";
+    Ok(Used::find_by_statement(Statement::from_string(db.get_database_backend(), sql)).all(db).await?)
+}
+
+impl Store {
+    /// What a new sitting may begin from: the look that is wanted, the look that was worked on last, those that were begun from most often, else other late ones;
+    /// three at most, none of a deleted sitting.
+    ///
+    /// # Errors
+    /// Where the database does not answer.
+    pub fn offers(&self, wanted: Option<Uuid>) -> Answer<'_, Vec<Offer>> {
+        patiently(move || {
+            Box::pin(async move {
+                let used = used(&self.db).await?;
+                let there = || setup::Entity::find().find_also_related(sitting::Entity).filter(sitting::Column::DeletedAt.is_null());
+                let late = there().order_by_desc(setup::Column::UpdatedAt).limit(RECENT).all(&self.db).await?;
+                let often = there().filter(setup::Column::Id.is_in(used.iter().map(|u| u.of))).all(&self.db).await?;
+                let wanted = there().filter(setup::Column::Id.is_in(wanted)).all(&self.db).await?;
+                let times = |look: Uuid| used.iter().find(|u| u.of == look).map_or(0, |u| u.times);
+                let mut often: Vec<_> = often.into_iter().collect();
+                often.sort_by_key(|(row, _)| std::cmp::Reverse(times(row.id)));
+                let (last, others) = late.split_at(late.len().min(1));
+                let mut offers: Vec<Offer> = Vec::with_capacity(OFFERED);
+                let mut from = Vec::new();
+                for (row, of) in wanted.iter().chain(last).chain(&often).chain(others) {
+                    let Some(of) = of else { continue };
+                    // A late look of a sitting that is offered already is no other start, unless it was one before.
+                    let again = offers.iter().any(|o| o.look.id == row.id) || (times(row.id) == 0 && from.contains(&of.id));
+                    if again || offers.len() == OFFERED {
+                        continue;
+                    }
+                    from.push(of.id);
+                    let setup = StoreError::aside(state_of(&self.db, row).await)?.map(|setup| setup.as_start());
+                    offers.push(Offer { look: Look::from(row), sitting: of.name.clone(), used: times(row.id), setup });
+                }
+                Ok(offers)
+            })
+        })
+    }
+
+    /// What a look begins with: another look's decisions, or nothing, and what is set at once.
+    ///
+    /// # Errors
+    /// [`StoreError::Refused`] at `entries[n]` where one can't apply, [`StoreError::NotFound`], or where the database does not answer.
+    pub async fn begun_with(&self, from: Option<Source>, entries: &[Entry]) -> Result<Setup, StoreError> {
+        let base = match from {
+            Some(from) => self.standing(from).await?.1.as_start(),
+            None => Setup::default(),
+        };
+        Ok(entries.iter().enumerate().try_fold(base, |setup, (n, entry)| {
+            setup.apply(entry).map_err(|r| Refusal::new(format!("entries[{n}].{}", r.field), r.message))
+        })?)
+    }
+
+    /// A look in words, and how it stands or stood.
+    async fn standing(&self, Source { look, at }: Source) -> Result<(String, Setup), StoreError> {
+        let record = self.setup(look).await?;
+        let setup = match at {
+            Some(entry) => self.setup_at(look, entry).await?,
+            None => record.setup,
+        };
+        Ok((from_words(&record.sitting.name, &record.look.name), setup))
+    }
+
+    /// The entry that starts a look; none where it begins from nothing.
+    pub(crate) async fn start(&self, from: Option<Source>, entries: &[Entry]) -> Result<Option<NewEntry>, StoreError> {
+        let words = match from {
+            Some(from) => self.standing(from).await?.0,
+            None if entries.is_empty() => return Ok(None),
+            None => EMPTY.to_owned(),
+        };
+        let setup = Box::new(self.begun_with(from, entries).await?);
+        let entry = Entry::Start(Start { from: words, of: from.map(|from| from.look), setup });
+        Ok(Some(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry }))
+    }
+}
+
+/// What a look was copied from, in words.
+pub(crate) fn from_words(sitting: &str, look: &str) -> String {
+    format!("{sitting}, {look}")
+}

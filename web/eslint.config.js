@@ -23,7 +23,8 @@ const ROOMS = [
   ['src/sittings/**', below],
   ['src/sittings/begin/**', [...below, 'sittings/FlatLadder.vue']],
   ['src/kit/**', below],
-  ['src/board/BoardView.vue', [...below, 'board', 'plan']],
+  ['src/board/BoardView.vue', [...below, 'board']],
+  ['src/board/DeskBoard.vue', [...below, 'board', 'plan']],
   ['src/plan/PlanView.vue', [...below, 'plan']],
   ['src/app/**', [...below, 'board', 'plan', 'studies', 'sittings', 'kit']],
 ]

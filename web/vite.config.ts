@@ -1,12 +1,60 @@
 import tailwindcss from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { fileURLToPath, URL } from 'node:url'
+import { VitePWA } from 'vite-plugin-pwa'
+import { compression } from 'vite-plugin-compression2'
 import { defineConfig } from 'vitest/config'
 
 const server = `http://127.0.0.1:${process.env.INK_LAMP_PORT ?? '7410'}`
 
 export default defineConfig({
-  plugins: [vue(), tailwindcss()],
+  // What is sent is compressed once, here: the server has both forms beside the plain one.
+  plugins: [
+    vue(),
+    tailwindcss(),
+    // Put on the home screen of a phone, the application opens without the server. Served pages are asked for first: an older one is only shown
+    // where there is no newer. What is asked of the API never goes through here.
+    VitePWA({
+      filename: 'sw.js',
+      injectRegister: null,
+      registerType: 'autoUpdate',
+      manifest: {
+        name: 'Ink Lamp',
+        short_name: 'Ink Lamp',
+        description: 'Lights metered, set and kept: the exact next move on each dial.',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#0b0b0b',
+        theme_color: '#0b0b0b',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+      },
+      workbox: {
+        inlineWorkboxRuntime: true,
+        navigateFallback: null,
+        globPatterns: ['**/*.{js,css,svg}', 'assets/*-latin-{wdth,wght}-*.woff2'],
+        runtimeCaching: [
+          {
+            urlPattern: ({ request, url }) => request.mode === 'navigate' && !url.pathname.startsWith('/api'),
+            handler: 'NetworkFirst',
+            options: {
+              cacheName: 'ink-lamp-page',
+              networkTimeoutSeconds: 5,
+              plugins: [{ cacheKeyWillBeUsed: async () => '/' }],
+            },
+          },
+        ],
+      },
+    }),
+    compression({
+      include: /\.(?:js|css|html|svg|webmanifest)$/,
+      algorithms: ['brotliCompress', 'gzip'],
+      threshold: 512,
+    }),
+  ],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   // The policy of the served page allows no data: fonts or scripts.
   build: { assetsInlineLimit: 0, modulePreload: { polyfill: false } },

@@ -142,7 +142,7 @@ export const test = base.extend<{ board: (look: string) => Promise<Page> }, { ap
     page.on('pageerror', (error) => faults.push(error.message))
     page.on('console', (message) => {
       const expected =
-        /status of 4(00|04|09|13|22)|ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_INTERNET_DISCONNECTED|ERR_INCOMPLETE_CHUNKED|ERR_NETWORK_CHANGED/.test(
+        /Service Worker registration blocked by Playwright|status of 4(00|04|09|13|22)|ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_INTERNET_DISCONNECTED|ERR_INCOMPLETE_CHUNKED|ERR_NETWORK_CHANGED/.test(
           message.text(),
         )
       if (['error', 'warning'].includes(message.type()) && !expected) faults.push(message.text())

@@ -4,6 +4,8 @@ export const browser = {
   viewport: { width: 1280, height: 800 },
   timezoneId: 'Europe/Berlin',
   locale: 'en-GB',
+  // What a test holds back must not go round by the worker; the one that is about it lets it in.
+  serviceWorkers: 'block' as const,
   launchOptions: {
     executablePath: '/usr/bin/chromium',
     args: [

@@ -140,3 +140,99 @@ test('the board shows the way to it, and is on the studio network only where tha
   expect((await fetch(`${address.url}/api/health`)).status).toBe(200)
   await wide.stop('SIGTERM')
 })
+
+test('the application opens without the server, shows the board as it was last seen here, and keeps what is done', async ({
+  browser,
+}) => {
+  const app = await App.start()
+  const look = await underWay(app, 'Kept')
+  const context = await browser.newContext({ ...PHONE, baseURL: app.url, serviceWorkers: 'allow' })
+  const page = await context.newPage()
+  await page.goto(`/setups/${look}`)
+  await expect(page.getByRole('main', { name: 'Board on the phone' })).toBeVisible()
+  await page.evaluate(() => navigator.serviceWorker.ready)
+  // Seen once more under it, so that the page itself is kept.
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Meter the fill alone' })).toBeVisible()
+  await app.stop('SIGKILL')
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Meter the fill alone' })).toBeVisible()
+  await expect(page.getByText(/Out of reach: as it was seen here on/)).toBeVisible()
+  await read(page, 'Fill', '5.6', '1')
+  await expect(page.getByText('1 kept on this phone, sent when the connection is back')).toBeVisible()
+  // The list says what was seen here.
+  await page.getByRole('link', { name: /^‹/ }).tap()
+  await expect(page.getByRole('link', { name: /Kept, Look 1 as it was on/ })).toBeVisible()
+  await page.getByRole('link', { name: /Kept, Look 1 as it was on/ }).tap()
+  await app.serve()
+  await expect(page.getByRole('heading', { name: 'Fill down 0.7 stop: set 1/16 +0.3' })).toBeVisible()
+  await expect(page.getByText(/Out of reach/)).toBeHidden()
+  expect((await app.api(`/setups/${look}`)).version).toBe(6)
+  const manifest = await (await page.request.get('/manifest.webmanifest')).json()
+  for (const { src, sizes } of manifest.icons) {
+    const icon = await page.request.get(src)
+    expect([icon.headers()['content-type'], sizes]).toEqual(['image/png', expect.stringMatching(/^(192|512)x/)])
+  }
+  await context.close()
+  await app.stop('SIGTERM')
+})
+
+test('unit, dial, target and the meter’s own settings are at hand on the phone', async ({ app, browser }) => {
+  const look = await underWay(app, 'At hand')
+  const page = await phone(browser, app, look)
+  await page.getByRole('button', { name: 'Unit, dial and target of Fill' }).tap()
+  const sheet = page.getByRole('dialog', { name: 'Fill' })
+  await expect(sheet).toContainText('Taper 400, 400 Ws')
+  await sheet.getByRole('button', { name: 'Power down' }).tap()
+  await sheet.getByRole('button', { name: 'Power down' }).tap()
+  await sheet.getByRole('button', { name: 'Done' }).tap()
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(6)
+  await expect(page.getByRole('button', { name: 'Unit, dial and target of Fill' })).toHaveText('1/16 +0.8')
+  await page.getByRole('button', { name: /^How it is read/ }).tap()
+  await page.getByRole('button', { name: "Meter's ISO: as camera" }).tap()
+  await page.getByRole('option', { name: 'ISO 200', exact: true }).tap()
+  await page.getByRole('button', { name: 'Done' }).tap()
+  await read(page, 'Fill', '5.6', '1')
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(7)
+  await expect(page.getByText(/to know/)).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).tap()
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(8)
+  await page.context().close()
+})
+
+test('nothing sticks out of a phone, upright or on its side', async ({ app, browser }) => {
+  const look = await underWay(app, 'Narrow')
+  const context = await browser.newContext({ ...PHONE, baseURL: app.url })
+  const page = await context.newPage()
+  const addresses = [
+    [
+      '',
+      'plan',
+      'plan/studio',
+      'plan/begin',
+      'ways',
+      'ways/shutter',
+      'ways/freeze',
+      'ways/colour',
+      'ways/no-flash',
+    ].map((part) => `/setups/${look}/${part}`),
+    ['/', '/kit', '/new'],
+  ].flat()
+  for (const width of [360, 430]) {
+    await page.setViewportSize({ width, height: 780 })
+    for (const address of addresses) {
+      await page.goto(address)
+      await expect(page.getByRole('heading').first()).toBeAttached()
+      await expect
+        .poll(() => page.evaluate(() => document.documentElement.scrollWidth), address)
+        .toBeLessThanOrEqual(width)
+    }
+  }
+  // Low and on its side it is still the phone's board, and all of it can be reached.
+  await page.setViewportSize({ width: 780, height: 360 })
+  await page.goto(`/setups/${look}`)
+  await expect(page.getByRole('main', { name: 'Board on the phone' })).toBeVisible()
+  await read(page, 'Fill', '5.6', '1')
+  await expect(page.getByRole('heading', { name: 'Fill down 0.7 stop: set 1/16 +0.3' })).toBeVisible()
+  await context.close()
+})

@@ -2,7 +2,7 @@
 
 use std::{net::TcpListener, sync::Arc, time::Duration};
 
-use actix_web::{App, HttpServer, dev::Server, middleware::from_fn, web};
+use actix_web::{App, HttpServer, dev::Server, middleware::{Compress, from_fn}, web};
 use ink_lamp_store::Store;
 use tracing_actix_web::TracingLogger;
 use utoipa::OpenApi;
@@ -78,6 +78,7 @@ pub fn serve(
                     .app_data(schema.clone())
                     .app_data(document.clone())
                     .app_data(web::QueryConfig::default().error_handler(|error, _| body::bad_query(&error).into()))
+                    .wrap(Compress::default())
                     .wrap(from_fn(guard::with_patience))
                     .wrap(from_fn(guard::own_pages_only))
                     .wrap(from_fn(guard::with_headers))

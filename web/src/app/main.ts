@@ -5,3 +5,7 @@ import { router } from './router'
 import '@/ui/styles/main.css'
 
 createApp(App).use(createPinia()).use(router).mount('#app')
+
+// Where the address is secure, the application opens without the server too. Elsewhere, on the studio's plain network, it works without that.
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  void navigator.serviceWorker.register('/sw.js').catch(() => undefined)

@@ -214,7 +214,7 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
             <template v-else>None yet. Add a {{ one }}, or import a kit.</template>
           </li>
         </ul>
-        <div class="mt-2 flex flex-wrap items-center gap-2 border-t border-line pt-2">
+        <div v-if="kit.loaded" class="mt-2 flex flex-wrap items-center gap-2 border-t border-line pt-2">
           <label class="label flex h-8 items-center gap-2 text-text-2"
             ><input v-model="withRetired" type="checkbox" class="h-4 w-4 accent-text" /> retired too</label
           >
@@ -234,7 +234,7 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
         </div>
       </section>
 
-      <section class="card min-h-0 overflow-y-auto p-5" aria-label="The chosen piece">
+      <section v-if="kit.loaded" class="card min-h-0 overflow-y-auto p-5" aria-label="The chosen piece">
         <KitForm
           v-if="fresh"
           :id="fresh.id"

@@ -187,6 +187,7 @@ export const useBoard = defineStore('board', () => {
     view: session.view,
     scales: session.scales,
     failed: session.failed,
+    kept: session.kept,
     open: session.open,
     accept: session.accept,
     leave: session.leave,

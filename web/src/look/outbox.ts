@@ -1,8 +1,8 @@
-import { openDB, type IDBPDatabase } from 'idb'
 import { v7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { answered, api, OutOfReach, Refused, type Entry, type SetupView } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
+import { device, OUTBOX } from './device'
 
 /** An entry on its way to a tape. Its id is made here, so that sending it twice writes it once. */
 interface Kept {
@@ -21,19 +21,6 @@ export interface Outcome {
 }
 
 const AGAIN_AFTER_MS = 2000
-const STORE = 'outbox'
-
-/**
- * Where entries are kept until they are taken: the browser's own database, so that they outlast a reload and a battery. A browser that has
- * none (a private window) keeps them as long as the page is open.
- */
-async function opened(): Promise<IDBPDatabase | undefined> {
-  try {
-    return await openDB('ink-lamp', 1, { upgrade: (db) => void db.createObjectStore(STORE, { keyPath: 'id' }) })
-  } catch {
-    return undefined
-  }
-}
 
 /** What the first version kept elsewhere, taken over once. */
 function earlierVersions(): Kept[] {
@@ -56,11 +43,11 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
   const cut = ref(new Set<string>())
   const sending = new Set<string>()
   const wakes = new Set<() => void>()
-  const database = opened()
+  const database = device()
 
   /** What an earlier page left here, in the order in which it was typed (ids count up with time). */
   const ready = database.then(async (db) => {
-    const left = [...earlierVersions(), ...(((await db?.getAll(STORE)) ?? []) as Kept[])]
+    const left = [...earlierVersions(), ...(((await db?.getAll(OUTBOX)) ?? []) as Kept[])]
     const there = new Set(kept.value.map((k) => k.id))
     kept.value = [...left.filter((k) => !there.has(k.id)), ...kept.value]
     if (kept.value.length > 0) void flush()
@@ -69,7 +56,7 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
   async function keep(entry: Kept): Promise<void> {
     const db = await database
     // Plain data only: what Vue watches can't be stored.
-    await db?.put(STORE, JSON.parse(JSON.stringify(entry)))
+    await db?.put(OUTBOX, JSON.parse(JSON.stringify(entry)))
   }
 
   /** Takes an entry, to be sent, and says its id. */
@@ -105,7 +92,7 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
   async function taken(id: string): Promise<void> {
     kept.value = kept.value.filter((k) => k.id !== id)
     const db = await database
-    await db?.delete(STORE, id)
+    await db?.delete(OUTBOX, id)
   }
 
   /** A while, or until there is word that the server may be there again. */

@@ -1,7 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { useFollowing } from '@/api/following'
-import { answered, api, type Scales, type SetupView } from '@/api/client'
+import { answered, api, OutOfReach, type Scales, type SetupView } from '@/api/client'
+import { keepSeen, seenLook } from './seen'
 
 /**
  * The look that is open, followed as others change it. `accepted` is told of each state that counts and of the one before it, `reached` that
@@ -15,6 +16,8 @@ export function useSession(hooks: {
   const view = shallowRef<SetupView>()
   const scales = shallowRef<Scales>()
   const failed = ref<string>()
+  /** From when it is, where the server could not be asked: kept on this device. */
+  const kept = ref<string>()
   /** The look that was asked for last, whether or not it is there yet. */
   let wanted: string | undefined
 
@@ -23,6 +26,8 @@ export function useSession(hooks: {
     const before = view.value?.id === now.id ? view.value : undefined
     if ((wanted ?? now.id) !== now.id || (before && now.version < before.version)) return
     view.value = now
+    kept.value = undefined
+    void keepSeen(now, scales.value)
     hooks.accepted(now, before)
   }
 
@@ -41,7 +46,18 @@ export function useSession(hooks: {
       hooks.reached()
       following.follow(id)
     } catch (error) {
-      if (wanted === id) failed.value = (error as Error).message
+      if (wanted !== id) return
+      const before = error instanceof OutOfReach ? await seenLook(id) : undefined
+      if (wanted !== id || view.value?.id === id) return
+      if (!before) failed.value = (error as Error).message
+      else {
+        // What was last seen here is better than nothing, as long as it says so; what is written waits on this device.
+        scales.value ??= before.scales
+        view.value = before.view
+        hooks.accepted(before.view, undefined)
+        kept.value = before.at
+        following.follow(id)
+      }
     }
   }
 
@@ -50,7 +66,7 @@ export function useSession(hooks: {
     if (!id) return
     try {
       const now = await fetched(id)
-      if (now.version !== view.value?.version) accept(now)
+      if (now.version !== view.value?.version || kept.value) accept(now)
     } catch {
       // The next look tries again; what is shown stays.
     }
@@ -70,6 +86,7 @@ export function useSession(hooks: {
     view: computed(() => view.value),
     scales: computed(() => scales.value),
     failed: computed(() => failed.value),
+    kept: computed(() => kept.value),
     accept,
     open,
     refresh,

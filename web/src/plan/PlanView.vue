@@ -10,6 +10,7 @@ import PlanStage from '@/plan/drawing/PlanStage.vue'
 import StartsPanel from '@/plan/panels/StartsPanel.vue'
 import StudioPanel from '@/plan/panels/StudioPanel.vue'
 import { useBoard } from '@/look/board'
+import AwayBar from '@/look/AwayBar.vue'
 import MomentBar from '@/look/MomentBar.vue'
 import { usePlan } from './store'
 import AppBar from '@/ui/AppBar.vue'
@@ -70,10 +71,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
       </p>
       <CameraNow v-if="board.view && !narrow" :camera="board.view.board.camera" />
     </AppBar>
-    <p v-if="board.outOfReach" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
-      The server is out of reach. {{ board.waiting }} {{ board.waiting === 1 ? 'entry is' : 'entries are' }} kept here
-      and sent when it is back.
-    </p>
+    <AwayBar />
     <MomentBar />
     <main
       class="grid min-h-0 flex-1 gap-2 px-2 pb-2"
@@ -81,7 +79,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
     >
       <h1 class="sr-only">Plan of {{ board.view?.sitting.name }}, {{ board.view?.name }}</h1>
       <p v-if="board.failed" class="card px-[18px] py-4 text-warn">{{ board.failed }}</p>
-      <template v-else>
+      <template v-else-if="board.view">
         <div class="card flex min-h-0 flex-col px-3 py-2" :class="narrow ? 'h-[620px]' : ''">
           <div class="mb-1 flex flex-wrap gap-1">
             <RadioGroup

@@ -47,7 +47,14 @@ const id = useId()
 </script>
 
 <template>
-  <svg :width="width" :height="height + (scale ? 16 : 0)" role="img" :aria-label="summary.words">
+  <svg
+    :viewBox="`0 0 ${width} ${height + (scale ? 16 : 0)}`"
+    :width="width"
+    :height="height + (scale ? 16 : 0)"
+    class="max-w-full"
+    role="img"
+    :aria-label="summary.words"
+  >
     <ZonePatterns :id="id" />
     <rect :width="x(ends.black)" :height="height" :fill="`url(#${id}-black)`" />
     <rect :x="x(ends.clip)" :width="width - x(ends.clip)" :height="height" :fill="`url(#${id}-clip)`" />

@@ -4,6 +4,7 @@ import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue
 import { useRouter } from 'vue-router'
 import { answered, api, type SittingInList } from '@/api/client'
 import FlatLadder from './FlatLadder.vue'
+import { seen, type Seen } from '@/look/seen'
 import { useNotices } from '@/ui/notices'
 import AppBar from '@/ui/AppBar.vue'
 import KeyCap from '@/ui/KeyCap.vue'
@@ -24,6 +25,14 @@ const router = useRouter()
 const notices = useNotices()
 const list = shallowRef<SittingInList[]>()
 const failed = ref<string>()
+/** What can be looked at without the server. */
+const here = shallowRef<Seen[]>([])
+const minute = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  hour: '2-digit',
+  minute: '2-digit',
+})
 const find = ref('')
 const deleted = ref(false)
 const findField = useTemplateRef('findField')
@@ -49,7 +58,10 @@ async function load(): Promise<void> {
     list.value = answer
     failed.value = undefined
   } catch (error) {
+    // Overtaken by a later question, it is not looked at.
+    if (question !== asked) return
     failed.value = (error as Error).message
+    here.value = await seen()
   }
 }
 onMounted(load)
@@ -100,6 +112,17 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
       <p v-if="failed" class="card mb-2 flex items-center gap-3 px-4 py-3 text-warn" role="alert">
         {{ failed }} <PushButton @click="load">Try again</PushButton>
       </p>
+      <section v-if="failed && !list && here.length > 0" class="card mb-2 p-4" aria-labelledby="seen-here">
+        <h2 id="seen-here" class="text-[15px] font-[650]">Seen on this device</h2>
+        <ul class="mt-1">
+          <li v-for="{ id, at, view } in here" :key="id" class="border-t border-line">
+            <RouterLink :to="{ name: 'board', params: { id } }" class="flex min-h-11 flex-wrap items-center gap-x-3">
+              <span class="font-[650]">{{ view.sitting.name }}, {{ view.name }}</span>
+              <span class="text-text-2">as it was on {{ minute.format(new Date(at)) }}</span>
+            </RouterLink>
+          </li>
+        </ul>
+      </section>
 
       <section
         v-if="open"
@@ -147,7 +170,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
         </div>
       </section>
 
-      <div class="mb-[10px] flex flex-wrap items-center gap-3 px-3">
+      <div v-if="list" class="mb-[10px] flex flex-wrap items-center gap-3 px-3">
         <h2 class="text-[15px] font-[650]">{{ deleted ? 'Deleted' : open ? 'Earlier' : 'Sittings' }}</h2>
         <label
           class="flex h-8 w-[190px] items-center gap-2 rounded-key border border-edge bg-field px-3 focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-text"

@@ -3,10 +3,13 @@
 use actix_web::{
     HttpRequest, HttpResponse, ResponseError,
     dev::ResourceDef,
-    http::{Method, StatusCode, header},
+    http::{
+        Method, StatusCode,
+        header::{self, AcceptEncoding, ContentEncoding, Encoding, Header},
+    },
     web,
 };
-use rust_embed::RustEmbed;
+use rust_embed::{EmbeddedFile, RustEmbed};
 
 use crate::problem::Problem;
 
@@ -60,5 +63,22 @@ pub async fn page(request: HttpRequest, methods: web::Data<Methods>) -> HttpResp
     };
     // Files under assets/ carry a hash of their contents in their names.
     let keep = if path.starts_with("assets/") { "public, max-age=31536000, immutable" } else { "no-cache" };
-    HttpResponse::Ok().content_type(file.metadata.mimetype()).insert_header((header::CACHE_CONTROL, keep)).body(file.data.into_owned())
+    let mut answer = HttpResponse::Ok();
+    answer.content_type(file.metadata.mimetype()).insert_header((header::CACHE_CONTROL, keep));
+    answer.insert_header((header::VARY, "accept-encoding"));
+    match compressed(&request, name) {
+        Some((encoding, file)) => answer.insert_header((header::CONTENT_ENCODING, encoding)).body(file.data.into_owned()),
+        // What is compressed already, or too small for it, goes as it is.
+        None => answer.insert_header(ContentEncoding::Identity).body(file.data.into_owned()),
+    }
+}
+
+/// The form of a file that was compressed when it was built and that is asked for, the smallest first.
+fn compressed(request: &HttpRequest, name: &str) -> Option<(&'static str, EmbeddedFile)> {
+    let taken = AcceptEncoding::parse(request).ok()?;
+    [(Encoding::brotli(), "br", "br"), (Encoding::gzip(), "gzip", "gz")].into_iter().find_map(|(encoding, called, ending)| {
+        // Asked about one at a time: anything else would have to be refused.
+        let wanted = taken.negotiate([encoding.clone(), Encoding::identity()].iter())? == encoding;
+        wanted.then(|| Dist::get(&format!("{name}.{ending}"))).flatten().map(|file| (called, file))
+    })
 }

@@ -49,5 +49,7 @@ pub async fn events(hub: web::Data<Arc<Hub>>) -> Result<HttpResponse, Problem> {
         Some((Ok(web::Bytes::from(word)), (changes, closing, None)))
     });
     let mut answer = HttpResponse::Ok();
+    // Compressed, a word would wait for others.
+    answer.insert_header(header::ContentEncoding::Identity);
     Ok(answer.content_type("text/event-stream").insert_header((header::CACHE_CONTROL, "no-store")).streaming(words))
 }

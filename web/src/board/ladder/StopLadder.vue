@@ -153,7 +153,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
     </div>
 
     <svg
-      class="absolute left-0 block touch-none select-none"
+      class="absolute left-0 block [touch-action:pan-x_pan-y] select-none"
       :style="{ top: `${HEAD}px` }"
       :width="inner"
       :height="body"
@@ -246,7 +246,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
       <rect
         v-for="(handle, i) in still ? [] : drawing.handles"
         :key="`handle-${i}`"
-        class="cursor-ns-resize"
+        class="touch-none cursor-ns-resize"
         :x="handle.x"
         :y="handle.y"
         :width="handle.w"
@@ -258,7 +258,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
       <g
         v-for="(shape, i) in drawing.shapes"
         :key="`${shape.lane}.${shape.form}.${i}`"
-        :class="[glides && !dragged ? 'glides' : '', shape.handle && !still ? 'cursor-ns-resize' : '']"
+        :class="[glides && !dragged ? 'glides' : '', shape.handle && !still ? 'cursor-ns-resize touch-none' : '']"
         :style="{ transform: `translate(${shape.x}px, ${shape.y}px)` }"
         :data-mark="`${shape.lane}.${shape.form}`"
         @pointerdown="shape.handle && grab($event, shape.lane)"

@@ -2,7 +2,7 @@ import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
-import type { Refused, Scales, SetupView } from '@/api/client'
+import type { Refused, SetupView } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
 import { useBoard } from '@/look/board'
 import { useNotices } from '@/ui/notices'
@@ -43,8 +43,7 @@ describe('the meter entry', () => {
     })
     const typed = ref('')
     const around = defineComponent(() => () => {
-      const scales = { isos: [], shutters: [] } as unknown as Scales
-      return h(MeterEntry, { scales, modelValue: typed.value, 'onUpdate:modelValue': (v: string) => (typed.value = v) })
+      return h(MeterEntry, { modelValue: typed.value, 'onUpdate:modelValue': (v: string) => (typed.value = v) })
     })
     page = mount(around, { attachTo: document.body })
   })

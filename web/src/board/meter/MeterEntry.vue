@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel, RadioGroup, RadioGroupOption } from '@headlessui/vue'
-import { refDebounced, useStorage } from '@vueuse/core'
+import { refDebounced } from '@vueuse/core'
 import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
-import type { Refused, Scales } from '@/api/client'
-import { asIsos, asTimes, orNone } from '@/forms/offers'
+import type { Refused } from '@/api/client'
 import { useBoard } from '@/look/board'
 import { useNotices } from '@/ui/notices'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -12,21 +11,15 @@ import KeyCap from '@/ui/KeyCap.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import WordLine from '@/draw/WordLine.vue'
 import HowFields from './HowFields.vue'
-import { useReading } from './reading'
+import { useMeter, useReading } from './reading'
 
 /** One field, always ready: what the meter shows, of the light that is chosen. */
-const { scales } = defineProps<{ scales: Scales }>()
 const board = useBoard()
 const notices = useNotices()
 const typed = defineModel<string>({ required: true })
 
 const field = useTemplateRef('field')
-/** How the meter is set; empty is as the camera. */
-const iso = useStorage('ink-lamp.meter-iso', '')
-const shutter = useStorage('ink-lamp.meter-shutter', '')
-
-const isos = computed(() => orNone('as camera', asIsos(scales.isos)))
-const shutters = computed(() => orNone('as camera', asTimes(scales.shutters)))
+const { iso, shutter, isos, shutters } = useMeter()
 
 const { subjects, subject, read, how, entry, echo, gone } = useReading(
   () => typed.value,

@@ -1,10 +1,23 @@
+import { useStorage } from '@vueuse/core'
 import { computed, onScopeDispose, watch } from 'vue'
 import type { How, Lane } from '@/api/client'
 import { useBoard } from '@/look/board'
 import type { TypedEntry } from '@/forms/entry'
+import { asIsos, asTimes, orNone } from '@/forms/offers'
 import { useHow } from './how'
 
 const READ: Lane['kind'][] = ['room', 'light', 'whole']
+
+/** How the meter is set: kept on this device; empty is as the camera. */
+export function useMeter() {
+  const board = useBoard()
+  return {
+    iso: useStorage('ink-lamp.meter-iso', ''),
+    shutter: useStorage('ink-lamp.meter-shutter', ''),
+    isos: computed(() => orNone('as camera', asIsos(board.scales?.isos ?? []))),
+    shutters: computed(() => orNone('as camera', asTimes(board.scales?.shutters ?? []))),
+  }
+}
 
 /**
  * The reading that is being typed: of the lane that was chosen when it was begun, whatever is chosen meanwhile; what it would be, tried out as

@@ -3,11 +3,14 @@ import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { useWakeLock } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import HowFields from '@/board/meter/HowFields.vue'
-import { useReading } from '@/board/meter/reading'
+import { useMeter, useReading } from '@/board/meter/reading'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import LabelledField from '@/ui/LabelledField.vue'
 import { useBoard } from '@/look/board'
 import FNumber from '@/draw/FNumber.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import RoleMark from '@/draw/RoleMark.vue'
+import LaneCard from '@/board/cards/LaneCard.vue'
 import FindingList from '@/board/cards/FindingList.vue'
 import WordLine from '@/draw/WordLine.vue'
 import MeterKeys from './MeterKeys.vue'
@@ -19,6 +22,8 @@ const board = useBoard()
 const whole = ref('')
 const tenth = ref('')
 const howOpen = ref(false)
+const laneOpen = ref(false)
+const meter = useMeter()
 
 const {
   subjects: lanes,
@@ -28,7 +33,10 @@ const {
   entry,
   echo,
   gone,
-} = useReading(() => (whole.value ? `${whole.value} ${tenth.value || '0'}` : ''))
+} = useReading(
+  () => (whole.value ? `${whole.value} ${tenth.value || '0'}` : ''),
+  () => ({ iso: meter.iso.value || undefined, shutter: meter.shutter.value || undefined }),
+)
 const findings = computed(() => board.board?.findings ?? [])
 const findingsOpen = ref(false)
 /** What would spoil a frame. */
@@ -63,6 +71,11 @@ function log(): void {
   board.write(now)
 }
 
+function openLane(): void {
+  if (subject.value) board.choose(subject.value.id)
+  laneOpen.value = true
+}
+
 function done(): void {
   if (board.doNext()) navigator.vibrate?.(12)
 }
@@ -78,13 +91,15 @@ const size = computed(() => {
 })
 const camera = computed(() => board.board?.camera)
 const kept = computed(() => board.waiting)
+const time = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })
+const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : ''))
 </script>
 
 <template>
-  <main class="flex h-dvh min-h-[640px] flex-col gap-2 overflow-hidden px-2" aria-label="Board on the phone">
-    <header class="flex h-11 shrink-0 items-center gap-2 px-1">
-      <RouterLink to="/" class="flex h-11 items-center text-[15px] text-text-2"
-        >‹ Sitting {{ board.view?.sitting.number }}</RouterLink
+  <main class="phone flex h-dvh min-h-[640px] flex-col gap-2 overflow-hidden px-2" aria-label="Board on the phone">
+    <header class="col-span-full flex h-11 shrink-0 items-center gap-2 px-1">
+      <RouterLink to="/" class="flex h-11 items-center text-[15px] whitespace-nowrap text-text-2"
+        >‹ <span class="max-[400px]:sr-only">Sitting&nbsp;</span>{{ board.view?.sitting.number }}</RouterLink
       >
       <h1 class="sr-only">{{ board.view?.sitting.name }}, {{ board.view?.name }}</h1>
       <RouterLink
@@ -97,7 +112,7 @@ const kept = computed(() => board.waiting)
       <button
         v-if="findings.length > 0"
         type="button"
-        class="h-11 rounded-key px-2 text-[13px] font-[650]"
+        class="h-11 rounded-key px-2 text-[13px] font-[650] whitespace-nowrap"
         :class="spoilt ? 'text-warn' : ''"
         @click="findingsOpen = true"
       >
@@ -105,7 +120,7 @@ const kept = computed(() => board.waiting)
       </button>
       <button
         type="button"
-        class="flex h-11 items-baseline gap-3 text-[17px] font-[650]"
+        class="flex h-11 items-baseline gap-3 text-[17px] font-[650] whitespace-nowrap max-[400px]:gap-2 max-[400px]:text-[15px]"
         aria-label="Camera and ways of working"
         @click="emit('work')"
       >
@@ -145,12 +160,15 @@ const kept = computed(() => board.waiting)
       </div>
     </section>
 
-    <SpineLadder v-if="board.board" class="flex-1" :board="board.board" :chosen="board.chosen" :ghost="ghost" />
+    <SpineLadder v-if="board.board" class="min-h-0 flex-1" :board="board.board" :chosen="board.chosen" :ghost="ghost" />
 
-    <section class="-mx-2 shrink-0 rounded-t-[14px] bg-card px-2 pt-2 pb-3" aria-label="Meter entry">
+    <section class="entry -mx-2 shrink-0 rounded-t-[14px] bg-card px-2 pt-2 pb-3" aria-label="Meter entry">
       <p v-if="board.view?.closed" class="px-1 pb-1 text-[13px] text-warn" role="status">{{ board.view.closed }}</p>
-      <p v-if="kept > 0" class="px-1 pb-1 text-[13px] text-text-2" role="status">
-        {{ kept }} kept on this phone{{ board.outOfReach ? ', sent when the connection is back' : '' }}
+      <p v-if="kept > 0 || board.kept" class="px-1 pb-1 text-[13px] text-text-2" role="status">
+        <template v-if="board.kept">Out of reach: as it was seen here on {{ seenAt }}. </template>
+        <template v-if="kept > 0"
+          >{{ kept }} kept on this phone{{ board.outOfReach ? ', sent when the connection is back' : '' }}</template
+        >
       </p>
       <RadioGroup
         :model-value="subject?.id"
@@ -192,6 +210,15 @@ const kept = computed(() => board.waiting)
           <p v-else-if="entry && board.outOfReach" class="text-text-2">The server is out of reach; it is kept here.</p>
         </div>
         <button
+          v-if="!entry && subject?.kind === 'light'"
+          type="button"
+          class="h-11 max-w-[120px] min-w-0 shrink-0 truncate rounded-key border border-line-2 px-2 text-[13px] font-[650]"
+          :aria-label="`Unit, dial and target of ${subject.name}`"
+          @click="openLane"
+        >
+          {{ subject.dial?.now ?? 'unit, dial' }}
+        </button>
+        <button
           type="button"
           class="h-11 max-w-[104px] shrink-0 truncate rounded-key border border-line-2 px-2 text-[13px] text-text-2"
           :aria-label="`How it is read: ${how.words.value}`"
@@ -228,11 +255,29 @@ const kept = computed(() => board.waiting)
     </section>
 
     <ModalDialog v-if="howOpen" open title="How it is read" @close="howOpen = false">
+      <div class="mt-4 grid grid-cols-2 gap-2">
+        <LabelledField label="Meter's ISO"
+          ><ChoiceList v-model="meter.iso.value" label="Meter's ISO" :options="meter.isos.value"
+        /></LabelledField>
+        <LabelledField label="Meter's time"
+          ><ChoiceList v-model="meter.shutter.value" label="Meter's shutter time" :options="meter.shutters.value"
+        /></LabelledField>
+      </div>
       <HowFields :how="how" :kind="subject?.kind" class="mt-4" />
       <button
         type="button"
         class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t"
         @click="howOpen = false"
+      >
+        Done
+      </button>
+    </ModalDialog>
+    <ModalDialog v-if="laneOpen" open :title="board.lane?.name ?? 'Light'" @close="laneOpen = false">
+      <LaneCard class="!px-0" />
+      <button
+        type="button"
+        class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t"
+        @click="laneOpen = false"
       >
         Done
       </button>
@@ -249,3 +294,24 @@ const kept = computed(() => board.waiting)
     </ModalDialog>
   </main>
 </template>
+
+<style scoped>
+/* Lying on its side: what is said and drawn at the left, what is pressed at the right. */
+@media (max-height: 480px) {
+  .phone {
+    display: grid;
+    min-height: 0;
+    grid-template-columns: 1fr 1fr;
+    grid-template-rows: auto auto minmax(120px, 1fr);
+    overflow: auto;
+  }
+
+  .entry {
+    grid-row: 2 / span 2;
+    grid-column: 2;
+    margin: 0;
+    overflow-y: auto;
+    border-radius: var(--radius-card);
+  }
+}
+</style>

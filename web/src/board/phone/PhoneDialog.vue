@@ -36,8 +36,8 @@ const code = computed(() =>
           <p class="mt-1 font-[650] break-all">{{ url }}</p>
           <template v-if="address.on_network">
             <p class="mt-3 text-text-2">
-              Both boards follow each other. What is typed while the connection is away waits in the phone, and arrives
-              once each.
+              It need not be installed, and over this plain network it can't be. Both boards follow each other. What is
+              typed while the connection is away waits in the phone, and arrives once each.
             </p>
             <p class="mt-2 text-warn">There is no login: everybody on this network can read and write.</p>
           </template>

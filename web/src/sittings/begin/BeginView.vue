@@ -293,7 +293,12 @@ const whole = computed(() => !narrow.value || more.value)
           <dl class="grid grid-cols-[auto_1fr]">
             <template
               v-for="row in [
-                { is: 'Lit : shadow', words: [begins.summary.ratio ?? 'no ratio yet', begins.summary.ratio_words].filter(Boolean).join(', ') },
+                {
+                  is: 'Lit : shadow',
+                  words: [begins.summary.ratio ?? 'no ratio yet', begins.summary.ratio_words]
+                    .filter(Boolean)
+                    .join(', '),
+                },
                 { is: 'Kit', words: begins.kit },
                 { is: 'Readings', words: `${begins.readings} to the first frame` },
               ]"

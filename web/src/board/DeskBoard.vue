@@ -1,0 +1,250 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { v7 } from 'uuid'
+import { useMediaQuery } from '@vueuse/core'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { answered, api } from '@/api/client'
+import CameraNow from '@/draw/CameraNow.vue'
+import type { Ghost } from '@/board/ladder/drawn'
+import StopLadder from '@/board/ladder/StopLadder.vue'
+import MeterEntry from '@/board/meter/MeterEntry.vue'
+import NextMove from '@/board/next/NextMove.vue'
+import PlanCard from '@/plan/PlanCard.vue'
+import { useBoard } from '@/look/board'
+import AwayBar from '@/look/AwayBar.vue'
+import MomentBar from '@/look/MomentBar.vue'
+import { usePlan } from '@/plan/store'
+import { useRoom } from '@/look/room'
+import { boardCommands } from './commands'
+import TapeStrip from '@/board/tape/TapeStrip.vue'
+import AppBar from '@/ui/AppBar.vue'
+import ViewKeys from '@/ui/ViewKeys.vue'
+import PushButton from '@/ui/PushButton.vue'
+import { later } from '@/ui/later'
+
+// What most never open on this screen.
+const PhoneDialog = later(() => import('@/board/phone/PhoneDialog.vue'))
+const NameDialog = later(() => import('@/forms/NameDialog.vue'))
+// Behind a tab where there is a plan; where there is none it comes a moment after the ladder.
+const AsideTabs = later(() => import('@/board/cards/AsideTabs.vue'))
+
+/** The board on a desk: the ladder whole, and beside it what one step needs. */
+const { id } = defineProps<{ id: string }>()
+const emit = defineEmits<{ work: [] }>()
+const router = useRouter()
+const board = useBoard()
+const room = useRoom()
+const plan = usePlan()
+const entry = useTemplateRef('entry')
+const typed = ref('')
+const keysOpen = ref(false)
+const naming = ref<'sitting' | 'look' | 'copy' | 'empty'>()
+const phoneOpen = ref(false)
+// A look that comes is ready to be typed into.
+watch(
+  () => board.view?.id,
+  async (now) => {
+    typed.value = ''
+    await nextTick()
+    if (now) entry.value?.focus()
+  },
+  { immediate: true },
+)
+
+const ghosts = computed<Ghost[]>(() => {
+  // A way that is tried, or a light that is dragged, moves what it moves; a reading that is typed only its own lane.
+  const whole = room.tried?.board.lanes ?? plan.ghosts
+  const [lanes, typing] = whole
+    ? [whole, false]
+    : [
+        board.draftInFull || !typed.value ? [] : (board.draft?.board.lanes ?? []).filter((l) => l.id === board.typing),
+        true,
+      ]
+  return lanes.flatMap((l) => {
+    const now = board.view?.board.lanes.find((lane) => lane.id === l.id)?.reading
+    return l.reading && (typing || l.reading.stops !== now?.stops) ? [{ lane: l.id, mark: l.reading }] : []
+  })
+})
+// Whatever is written or typed puts a way that was only tried away.
+watch([() => board.view?.version, typed], ([version], [before]) => {
+  if (before !== undefined && (version !== before || typed.value)) room.putAway()
+})
+const still = computed(() => Boolean(board.moment))
+/** Beside the ladder there is room for the plan or the settings; on a wide screen for both. */
+const wide = useMediaQuery('(min-width: 1640px)')
+const sitting = computed(() => board.view?.sitting)
+
+function useTried(): void {
+  if (room.tried) room.use(room.tried.way)
+}
+
+function done(): void {
+  const kind = board.doNext()
+  if (kind && kind !== 'shoot') entry.value?.focus()
+}
+
+/** What would spoil a frame, while something else is next. */
+const spoils = computed(() =>
+  board.board?.next.kind === 'mend' ? undefined : board.board?.findings.find((f) => f.spoils),
+)
+function mend(): void {
+  if (spoils.value?.remedy) board.write(spoils.value.remedy.entry)
+}
+
+const commands = boardCommands({
+  meter: () => entry.value?.focus(),
+  done,
+  go: (name) => void router.push({ name, params: { id } }),
+})
+
+async function name(text: string): Promise<void> {
+  const now = board.view
+  if (!now) return
+  if (naming.value === 'sitting') {
+    await answered(api.PATCH('/api/sittings/{id}', { params: { path: { id: now.sitting.id } }, body: { name: text } }))
+    await board.open(now.id)
+  } else if (naming.value === 'look') {
+    board.accept(
+      await answered(api.PATCH('/api/setups/{id}', { params: { path: { id: now.id } }, body: { name: text } })),
+    )
+  } else {
+    const body = { id: v7(), name: text, from: naming.value === 'copy' ? now.id : undefined }
+    const made = await answered(
+      api.POST('/api/sittings/{id}/setups', { params: { path: { id: now.sitting.id } }, body }),
+    )
+    await router.push({ name: 'board', params: { id: made.id } })
+  }
+}
+
+const dialog = computed(() => {
+  const looks = (sitting.value?.looks.length ?? 0) + 1
+  switch (naming.value) {
+    case 'sitting':
+      return {
+        title: 'Rename the sitting',
+        label: 'Name of the sitting',
+        action: 'Rename',
+        name: sitting.value?.name ?? '',
+      }
+    case 'look':
+      return { title: 'Rename this look', label: 'Name of the look', action: 'Rename', name: board.view?.name ?? '' }
+    case 'copy':
+      return { title: 'A new look from this one', label: 'Name of the look', action: 'Make it', name: `Look ${looks}` }
+    case 'empty':
+      return { title: 'A new look from scratch', label: 'Name of the look', action: 'Make it', name: `Look ${looks}` }
+    default:
+      return undefined
+  }
+})
+const MENU = [
+  { is: 'copy', words: 'New look from this one' },
+  { is: 'empty', words: 'New look from scratch' },
+  { is: 'look', words: 'Rename this look' },
+  { is: 'sitting', words: 'Rename the sitting' },
+] as const
+</script>
+
+<template>
+  <div class="flex h-dvh min-h-[720px] flex-col max-[1179px]:h-auto">
+    <AppBar :board="id" phone @keys="keysOpen = true" @phone="phoneOpen = true">
+      <template v-if="board.view && sitting">
+        <Menu as="div" class="relative min-w-0">
+          <MenuButton class="flex h-8 max-w-[420px] min-w-0 items-center gap-2 rounded-key px-2">
+            <span class="shrink-0 font-[650]">Sitting {{ sitting.number }}</span>
+            <span class="truncate text-text-2">{{ sitting.name }} · {{ board.view.name }}</span>
+            <svg viewBox="0 0 10 6" width="8" height="5" class="shrink-0" aria-hidden="true">
+              <path d="M1 1l4 4 4-4" fill="none" stroke="currentColor" stroke-width="1.500" />
+            </svg>
+          </MenuButton>
+          <MenuItems
+            class="absolute right-0 z-30 mt-1 min-w-56 rounded-key border border-edge bg-field py-1 outline-none"
+          >
+            <MenuItem v-for="look in sitting.looks" :key="look.id" v-slot="{ active }">
+              <RouterLink
+                :to="{ name: 'board', params: { id: look.id } }"
+                class="flex h-8 items-center gap-2 px-3"
+                :class="[active ? 'bg-raise' : '', look.id === id ? 'font-[650]' : '']"
+              >
+                <span class="w-3" aria-hidden="true">{{ look.id === id ? '●' : '' }}</span>
+                {{ look.name }}
+              </RouterLink>
+            </MenuItem>
+            <div class="my-1 border-t border-line" />
+            <MenuItem v-slot="{ active }">
+              <button
+                type="button"
+                class="flex h-8 w-full items-center px-3 pl-8 text-left"
+                :class="active ? 'bg-raise' : ''"
+                @click="emit('work')"
+              >
+                Ways of working, triggers, mains
+              </button>
+            </MenuItem>
+            <div class="my-1 border-t border-line" />
+            <MenuItem v-for="item in MENU" :key="item.is" v-slot="{ active }">
+              <button
+                type="button"
+                class="flex h-8 w-full items-center px-3 pl-8 text-left"
+                :class="active ? 'bg-raise' : ''"
+                @click="naming = item.is"
+              >
+                {{ item.words }}
+              </button>
+            </MenuItem>
+          </MenuItems>
+        </Menu>
+        <CameraNow :camera="board.board?.camera" />
+      </template>
+    </AppBar>
+
+    <AwayBar />
+    <p v-if="board.view?.closed" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
+      {{ board.view.closed }}
+    </p>
+    <MomentBar />
+
+    <p
+      v-if="room.tried"
+      class="mx-2 mb-2 flex flex-wrap items-center gap-3 rounded-card bg-card px-4 py-1"
+      role="status"
+      aria-label="A way on trial"
+    >
+      <span
+        ><b class="font-[650]">{{ room.tried.way.name }}</b> on trial: {{ room.tried.way.settings }}. The ghosts show
+        where room and lights would lie.</span
+      >
+      <PushButton class="ml-auto" @click="useTried">Use: write camera and dials</PushButton>
+      <PushButton @click="room.putAway">Put away</PushButton>
+    </p>
+
+    <main
+      v-if="board.board && board.scales"
+      class="grid min-h-0 flex-1 grid-rows-[144px_minmax(0,1fr)_50px] gap-2 px-2 pb-2 max-[1179px]:grid-cols-1 max-[1179px]:grid-rows-none"
+      :class="wide ? 'grid-cols-[minmax(0,1fr)_500px_440px]' : 'grid-cols-[minmax(0,1fr)_440px]'"
+    >
+      <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
+      <NextMove :next="board.board.next" :spoils="spoils" :still="still" @done="done" @mend="mend" />
+      <fieldset :disabled="still" class="contents">
+        <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" />
+      </fieldset>
+      <StopLadder
+        class="max-[1179px]:h-[560px]"
+        :board="board.board"
+        :chosen="board.chosen"
+        :ghosts="ghosts"
+        :still="still"
+        @choose="board.choose"
+        @draft="(e) => board.tryOut(e, true)"
+        @write="board.write"
+        @drop="board.giveUp"
+      />
+      <PlanCard v-if="wide" />
+      <AsideTabs :scales="board.scales" :plan="!wide"><PlanCard class="flex-1" /></AsideTabs>
+      <TapeStrip class="max-[1179px]:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
+    </main>
+  </div>
+  <ViewKeys v-model="keysOpen" :commands />
+  <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
+  <PhoneDialog v-if="phoneOpen" :look="id" @close="phoneOpen = false" />
+</template>

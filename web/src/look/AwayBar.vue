@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBoard } from './board'
+
+/** The server is out of reach: what is shown is from when, and what waits. */
+const board = useBoard()
+const time = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })
+const from = computed(() => (board.kept ? time.format(new Date(board.kept)) : undefined))
+const waits = computed(() =>
+  board.waiting === 0
+    ? ''
+    : `${board.waiting} ${board.waiting === 1 ? 'entry is' : 'entries are'} kept here and sent when it is back.`,
+)
+</script>
+
+<template>
+  <p v-if="board.outOfReach || from" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
+    The server is out of reach. <template v-if="from">This is as it was seen here on {{ from }}. </template>{{ waits }}
+  </p>
+</template>

@@ -65,8 +65,27 @@ test('the plan on the phone', async ({ page }) => {
   await picture(page, 'plan-phone-ink')
 })
 
+test('a new sitting', async ({ page }) => {
+  // The date stands in the field of the name.
+  await page.clock.setFixedTime(new Date('2026-11-25T19:00:00Z'))
+  await page.goto('/new')
+  await expect(page.getByRole('complementary', { name: 'Then the board says' })).toContainText('Meter the room')
+  await page.keyboard.type('Net mender')
+  await picture(page, 'new-sitting-ink')
+})
+
+test('from afar', async ({ page }) => {
+  await page.goto(`/setups/${OPEN}`)
+  await expect(page.locator('#next-move')).toContainText('Fill down 0.7 stop')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('0')
+  await expect(page.getByRole('button', { name: /^Near/ })).toBeVisible()
+  await picture(page, 'far-ink')
+})
+
 test('eight lights and what is found', async ({ page }) => {
   await page.goto(`/setups/${EIGHT}`)
+  await page.getByRole('tab', { name: 'Light' }).click()
   await expect(page.getByLabel('Worth knowing')).toContainText('the grid was taken off')
   await picture(page, 'board-eight-lights')
 })
@@ -78,7 +97,8 @@ test('what is found, on paper', async ({ page }) => {
     .getByRole('toolbar', { name: 'Lanes' })
     .getByRole('button', { name: /^Rim 2/ })
     .click()
-  await expect(page.getByLabel('Worth knowing')).toContainText('listens on channel 3')
+  await page.getByRole('button', { name: /to know$/ }).click()
+  await expect(page.getByRole('list', { name: 'Worth knowing' })).toContainText('listens on channel 3')
   await picture(page, 'board-findings-paper')
 })
 

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { beside, expect, test, underWay } from '../support/app'
+import { beside, expect, lane, test, underWay } from '../support/app'
 
 async function scan(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page })
@@ -24,7 +24,7 @@ for (const theme of ['ink', 'paper'] as const) {
       expect(await scan(page)).toEqual([])
       await page.keyboard.press('Escape')
       await page.keyboard.press('n')
-      await expect(page.getByRole('dialog')).toBeVisible()
+      await expect(page.getByRole('complementary', { name: 'Then the board says' })).toContainText('Meter the room')
       expect(await scan(page)).toEqual([])
     })
 
@@ -140,4 +140,56 @@ test('at 200 % text and on a narrow page the board is one column, and nothing is
     await expect(page.getByRole('region', { name: tab, exact: true })).toBeVisible()
   }
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
+})
+
+test('from afar move and ladder stand alone, twice the size, and nothing is written by hand there', async ({
+  page,
+  app,
+  board,
+}) => {
+  const look = await underWay(app, 'Two steps away')
+  await board(look)
+  const near = await page.locator('[data-text="key.reading"]').boundingBox()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('0')
+  await expect(page.getByRole('region', { name: 'Meter entry' })).toBeHidden()
+  const far = await page.locator('[data-text="key.reading"]').boundingBox()
+  expect((far?.height ?? 0) / (near?.height ?? 1)).toBeCloseTo(2, 0)
+  await expect(page.locator('#next-move')).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
+  // It follows, and the way back is a key or a press.
+  await app.write(look, { reading: { of: 'fill', shows: '5.6 1' } })
+  await expect(page.locator('#next-move')).toContainText('Fill down')
+  await page.keyboard.press('0')
+  await expect(page.getByRole('region', { name: 'Meter entry' })).toBeVisible()
+})
+
+test('keys that are switched off are all off, digits too', async ({ page, app, board }) => {
+  const look = await underWay(app, 'By voice')
+  await board(look)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('?')
+  await page.getByRole('radiogroup', { name: 'Single letters as keys' }).getByRole('radio', { name: 'off' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  const { version } = await app.api(`/setups/${look}`)
+  for (const key of ['1', '5', '0', 'o', ']', 'd']) await page.keyboard.press(key)
+  await expect(lane(page, 'Fill')).toHaveAttribute('aria-pressed', 'true')
+  expect((await app.api(`/setups/${look}`)).version).toBe(version)
+  await page.keyboard.press('Alt+3')
+  await expect(lane(page, 'Key')).toHaveAttribute('aria-pressed', 'true')
+})
+
+test('in the system’s own colours and with more contrast every mark still stands out', async ({ page, board }) => {
+  const contrast = () =>
+    page.evaluate(() => {
+      const of = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
+      return [of('--key'), of('--card'), of('--text-3'), of('--text')]
+    })
+  await page.emulateMedia({ forcedColors: 'active' })
+  await board('0199a100-0000-7000-9007-000000000000')
+  expect(await contrast()).toEqual(['CanvasText', 'Canvas', 'CanvasText', 'CanvasText'])
+  await page.emulateMedia({ forcedColors: 'none', contrast: 'more' })
+  const [, , quiet, loud] = await contrast()
+  expect(quiet).toBe(loud)
 })

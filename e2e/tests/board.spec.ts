@@ -343,7 +343,7 @@ test('an empty sitting takes a reading as the camera is shown, and the console s
   board,
 }) => {
   const said: string[] = []
-  page.on('console', (message) => said.push(message.text()))
+  page.on('console', (message) => /status of|Failed/.test(message.text()) && said.push(message.text()))
   const look = await app.begin('Chair caner')
   await board(look)
   await page.keyboard.type('1.', { delay: 30 })

@@ -1,4 +1,4 @@
-import { beside, choose, expect, lane, test } from '../support/app'
+import { App, beside, choose, expect, lane, test } from '../support/app'
 
 const COBBLER = '0199a100-0000-7000-9008-000000000000'
 
@@ -167,4 +167,35 @@ test('mains, pace and an automatic frame are said in ways of working', async ({ 
   await page.keyboard.press('d')
   await expect(lane(page, 'Key')).toBeVisible()
   await expect(page.getByRole('textbox', { name: 'Power' })).toHaveValue('7.3')
+})
+
+test('a piece that was corrected in the kit is taken anew with one press, and the kit leads back', async ({ page }) => {
+  const app = await App.start()
+  const look = '0199a100-0000-7000-9007-000000000000'
+  await page.goto(`${app.url}/setups/${look}`)
+  await beside(page, 'Light')
+  await lane(page, 'Rim').click()
+  const card = page.getByRole('region', { name: 'Chosen lane' })
+  await expect(card).toContainText('Wick 76, 76 Ws')
+  await page.getByRole('link', { name: 'Kit', exact: true }).click()
+  await page.getByRole('button', { name: /^Wick 76/ }).click()
+  await page.getByRole('textbox', { name: 'Rated energy' }).fill('80')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('button', { name: /^Wick 76/ })).toContainText('80 Ws')
+  await page.getByRole('link', { name: 'Board', exact: true }).click()
+  await beside(page, 'Light')
+  await lane(page, 'Rim').click()
+  await expect(card).toContainText('Wick 76 was corrected in the kit since.')
+  const { setup: before } = await app.api(`/setups/${look}`)
+  await card.getByRole('button', { name: 'Take it anew' }).click()
+  await expect(card).toContainText('Wick 76, 80 Ws')
+  await expect(card).not.toContainText('was corrected')
+  const { setup: after } = await app.api(`/setups/${look}`)
+  // The sheet is the new one; how it is set and where it stands stay.
+  const rim = (setup: { lights: Record<string, unknown>[] }) => {
+    const { id, dial, distance, place, modifier, unit } = setup.lights.find((l) => l.id === 'rim') ?? {}
+    return { id, dial, distance, place, modifier, rated: (unit as { rated: number }).rated }
+  }
+  expect(rim(after)).toEqual({ ...rim(before), rated: 80 })
+  await app.stop('SIGTERM')
 })

@@ -317,3 +317,18 @@ test.describe('on the phone', () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
   })
 })
+
+test('Tab goes from light to light in their order, and keeps the focus where it is', async ({ app, page }) => {
+  const look = await studio(app, 'In order')
+  await page.goto(`/setups/${look}/plan`)
+  await onPlan(page, 'Key').focus()
+  const focused = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label')?.split(/[ ,]/)[0])
+  const seen: (string | undefined)[] = []
+  for (let n = 0; n < 8; n++) {
+    const at = await focused()
+    if (at !== seen.at(-1)) seen.push(at)
+    await page.keyboard.press('Tab')
+  }
+  expect(seen.slice(0, 2)).toEqual(['Key', 'Fill'])
+  expect(new Set(seen).size).toBe(seen.length)
+})

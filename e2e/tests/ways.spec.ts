@@ -81,7 +81,7 @@ test('a bright room is removed in several ways, one is tried as a ghost and used
   await expect(page.locator('[data-text="room.ghost"]')).toContainText('−5.0')
   await expect(page.getByRole('group', { name: 'Camera now' })).toContainText('1.4')
   await trial.getByRole('button', { name: 'Put away' }).click()
-  await expect(trial).toHaveCount(0)
+  await expect(trial).toBeEmpty()
   await page.getByRole('link', { name: 'Ways' }).first().click()
   await page.getByRole('button', { name: 'Try: Stop down', exact: true }).click()
   await trial.getByRole('button', { name: /^Use/ }).click()

@@ -127,6 +127,10 @@ pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, nex
     for (name, value) in fixed {
         headers.insert(name, HeaderValue::from_static(value));
     }
+    // Only to tell what must not be compressed: RFC 9110, 12.5.3 has no such coding on an answer.
+    if headers.get(header::CONTENT_ENCODING).is_some_and(|v| v == "identity") {
+        headers.remove(header::CONTENT_ENCODING);
+    }
     if is_api {
         headers.insert(header::CACHE_CONTROL, HeaderValue::from_static("no-store"));
     }

@@ -2,7 +2,12 @@
 
 use std::{net::TcpListener, sync::Arc, time::Duration};
 
-use actix_web::{App, HttpServer, dev::Server, middleware::{Compress, from_fn}, web};
+use actix_web::{
+    App, HttpServer,
+    dev::Server,
+    middleware::{Compress, from_fn},
+    web,
+};
 use ink_lamp_store::Store;
 use tracing_actix_web::TracingLogger;
 use utoipa::OpenApi;

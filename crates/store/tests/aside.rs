@@ -4,7 +4,7 @@
 use chrono::Utc;
 use ink_lamp_sitting::kit::KitItem;
 use ink_lamp_store::{
-    NewEntry, NewLook, Store, StoreError,
+    NewEntry, NewLook, Source, Store, StoreError,
     testing::{begun, fresh_store},
 };
 use sea_orm::{ConnectionTrait, Database, DatabaseConnection};

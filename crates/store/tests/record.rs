@@ -8,7 +8,7 @@ use ink_lamp_sitting::{
     kit::{KitDocument, KitItem},
     setup::Setup,
 };
-use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Source, Store, StoreError, TapeItem, testing::fresh_store};
+use ink_lamp_store::{Change, Changes, NewEntry, NewLook, NewSitting, Offer, Source, Store, StoreError, TapeItem, testing::fresh_store};
 use sea_orm::{ConnectionTrait, Database};
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -196,6 +196,48 @@ async fn a_copy_starts_where_the_other_stands() {
     let nowhere = NewLook { id: Uuid::now_v7(), name: "Nowhere".to_owned() };
     let none = store.create_look(record.sitting.id, &nowhere, Some(Source { look, at: Some(Uuid::nil()) })).await.unwrap_err();
     assert!(matches!(none, StoreError::NotFound { what: "entry", .. }));
+}
+
+#[tokio::test]
+async fn a_sitting_begins_from_a_look_with_what_is_set_at_once_or_not_at_all() {
+    let (store, _, look) = begun().await;
+    store.append(look, &written(Some(0), camera("8"))).await.unwrap();
+    let entries = |all: &[Value]| all.iter().map(|e| serde_json::from_value(e.clone()).unwrap()).collect::<Vec<Entry>>();
+    let set = entries(&[json!({"light_removed": {"light": "rim"}}), camera("5.6")]);
+    let new = NewSitting { from: Some(look), entries: set.clone(), ..new_sitting("Sail maker") };
+    let made = store.create_sitting(new.clone()).await.unwrap();
+    assert_eq!(store.create_sitting(new).await.unwrap().looks[0].id, made.looks[0].id, "sent twice, it is made once");
+    let record = store.setup(made.looks[0].id).await.unwrap();
+    assert_eq!(record.look.version, 1, "one entry, that can be taken back");
+    assert_eq!(record.setup, store.begun_with(Some(Source { look, at: None }), &set).await.unwrap());
+    assert_eq!(record.setup.lights.len(), 3);
+    // From nothing too; and what can't be is told with its place, and makes nothing.
+    let empty = NewSitting { entries: entries(&[camera("4")]), ..new_sitting("Cooper") };
+    let cooper = store.create_sitting(empty).await.unwrap();
+    assert!(store.setup(cooper.looks[0].id).await.unwrap().setup.camera.is_some());
+    let wrong = NewSitting { entries: entries(&[camera("4"), json!({"light_removed": {"light": "hair"}})]), ..new_sitting("Nobody") };
+    match store.create_sitting(wrong.clone()).await.unwrap_err() {
+        StoreError::Refused(refusal) => assert_eq!(refusal.field, "entries[1].light"),
+        other => panic!("{other}"),
+    }
+    assert!(matches!(store.sitting(wrong.id).await.unwrap_err(), StoreError::NotFound { .. }));
+}
+
+#[tokio::test]
+async fn the_look_that_is_wanted_is_offered_first_then_the_last_then_what_was_begun_from_most() {
+    let (store, _, often) = begun().await;
+    for (n, from) in [(1, Some(often)), (2, Some(often)), (3, None), (4, None)] {
+        store.create_sitting(NewSitting { from, ..new_sitting(&format!("Sitting {n}")) }).await.unwrap();
+    }
+    let names = |offers: Vec<Offer>| offers.into_iter().map(|o| (o.sitting, o.used)).collect::<Vec<_>>();
+    let offers = store.offers(None).await.unwrap();
+    assert_eq!(offers.len(), 3);
+    assert_eq!(names(offers)[..2], [("Sitting 4".to_owned(), 0), ("Clock mender".to_owned(), 2)]);
+    let third = store.sittings("Sitting 3", false).await.unwrap()[0].clone();
+    assert_eq!(names(store.offers(Some(third.last)).await.unwrap())[0].0, "Sitting 3");
+    // What was deleted is not offered.
+    store.set_deleted(third.sitting.id, true).await.unwrap();
+    assert!(names(store.offers(Some(third.last)).await.unwrap()).iter().all(|(name, _)| name != "Sitting 3"));
 }
 
 #[tokio::test]

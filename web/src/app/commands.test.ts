@@ -11,7 +11,7 @@ import KeysDialog from '@/ui/KeysDialog.vue'
 
 const nothing = () => undefined
 const VIEWS: [string, () => Command[]][] = [
-  ['board', () => boardCommands({ meter: nothing, done: nothing, go: nothing })],
+  ['board', () => boardCommands({ meter: nothing, far: () => undefined, done: nothing, go: nothing })],
   ['plan', () => planCommands({ part: () => true, together: nothing, leave: nothing })],
   ['ways', () => studyCommands({ study: () => true, leave: nothing })],
   ['sittings', () => sittingsCommands({ find: nothing, begin: nothing })],

@@ -20,6 +20,7 @@ import { boardCommands } from './commands'
 import TapeStrip from '@/board/tape/TapeStrip.vue'
 import AppBar from '@/ui/AppBar.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
+import KeyCap from '@/ui/KeyCap.vue'
 import PushButton from '@/ui/PushButton.vue'
 import { later } from '@/ui/later'
 
@@ -41,6 +42,8 @@ const typed = ref('')
 const keysOpen = ref(false)
 const naming = ref<'sitting' | 'look' | 'copy' | 'empty'>()
 const phoneOpen = ref(false)
+/** Move and ladder alone, twice the size: read from two steps away. */
+const far = ref(false)
 // A look that comes is ready to be typed into.
 watch(
   () => board.view?.id,
@@ -95,6 +98,7 @@ function mend(): void {
 const commands = boardCommands({
   meter: () => entry.value?.focus(),
   done,
+  far: () => (far.value = !far.value),
   go: (name) => void router.push({ name, params: { id } }),
 })
 
@@ -146,8 +150,9 @@ const MENU = [
 </script>
 
 <template>
-  <div class="flex h-dvh min-h-[720px] flex-col max-[1179px]:h-auto">
-    <AppBar :board="id" phone @keys="keysOpen = true" @phone="phoneOpen = true">
+  <div class="flex h-dvh flex-col" :class="far ? '' : 'min-h-[720px] max-[1179px]:h-auto'">
+    <PushButton v-if="far" class="fixed top-1 right-1 z-20" @click="far = false">Near <KeyCap>0</KeyCap></PushButton>
+    <AppBar v-else :board="id" phone @keys="keysOpen = true" @phone="phoneOpen = true">
       <template v-if="board.view && sitting">
         <Menu as="div" class="relative min-w-0">
           <MenuButton class="flex h-8 max-w-[420px] min-w-0 items-center gap-2 rounded-key px-2">
@@ -176,6 +181,16 @@ const MENU = [
                 type="button"
                 class="flex h-8 w-full items-center px-3 pl-8 text-left"
                 :class="active ? 'bg-raise' : ''"
+                @click="far = true"
+              >
+                From afar: move and ladder alone
+              </button>
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+              <button
+                type="button"
+                class="flex h-8 w-full items-center px-3 pl-8 text-left"
+                :class="active ? 'bg-raise' : ''"
                 @click="emit('work')"
               >
                 Ways of working, triggers, mains
@@ -199,27 +214,29 @@ const MENU = [
     </AppBar>
 
     <AwayBar />
-    <p v-if="board.view?.closed" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
-      {{ board.view.closed }}
-    </p>
     <MomentBar />
 
-    <p
-      v-if="room.tried"
-      class="mx-2 mb-2 flex flex-wrap items-center gap-3 rounded-card bg-card px-4 py-1"
-      role="status"
-      aria-label="A way on trial"
-    >
-      <span
-        ><b class="font-[650]">{{ room.tried.way.name }}</b> on trial: {{ room.tried.way.settings }}. The ghosts show
-        where room and lights would lie.</span
-      >
-      <PushButton class="ml-auto" @click="useTried">Use: write camera and dials</PushButton>
-      <PushButton @click="room.putAway">Put away</PushButton>
-    </p>
+    <div role="status" aria-label="A way on trial">
+      <p v-if="room.tried" class="mx-2 mb-2 flex flex-wrap items-center gap-3 rounded-card bg-card px-4 py-1">
+        <span
+          ><b class="font-[650]">{{ room.tried.way.name }}</b> on trial: {{ room.tried.way.settings }}. The ghosts show
+          where room and lights would lie.</span
+        >
+        <PushButton class="ml-auto" @click="useTried">Use: write camera and dials</PushButton>
+        <PushButton @click="room.putAway">Put away</PushButton>
+      </p>
+    </div>
 
     <main
-      v-if="board.board && board.scales"
+      v-if="far && board.board"
+      class="grid min-h-0 flex-1 grid-rows-[104px_minmax(0,1fr)] gap-1 px-1 pb-1 [zoom:2]"
+    >
+      <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}, from afar</h1>
+      <NextMove :next="board.board.next" :spoils="spoils" far still />
+      <StopLadder :board="board.board" :chosen="board.chosen" far still @choose="board.choose" />
+    </main>
+    <main
+      v-else-if="board.board && board.scales"
       class="grid min-h-0 flex-1 grid-rows-[144px_minmax(0,1fr)_50px] gap-2 px-2 pb-2 max-[1179px]:grid-cols-1 max-[1179px]:grid-rows-none"
       :class="wide ? 'grid-cols-[minmax(0,1fr)_500px_440px]' : 'grid-cols-[minmax(0,1fr)_440px]'"
     >

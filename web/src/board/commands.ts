@@ -11,6 +11,8 @@ export function boardCommands(view: {
   meter: () => void
   /** The next move was done. */
   done: () => void
+  /** To the view that is read from afar, and back. */
+  far: () => void
   go: (to: 'ways' | 'plan') => void
 }): Command[] {
   const board = useBoard()
@@ -23,6 +25,12 @@ export function boardCommands(view: {
     if (!alt && entry !== undefined) return false
     const lane = lanes().find((l) => l.number === Number(key))
     if (lane) board.choose(lane.id)
+    return true
+  }
+
+  function afar({ alt, entry }: Stroke): boolean {
+    if (!alt && entry !== undefined) return false
+    view.far()
     return true
   }
 
@@ -83,6 +91,13 @@ export function boardCommands(view: {
     },
     shared.room,
     { caps: ['Y'], words: 'ways to the wish for the room', keys: ['y'], run: () => view.go('ways') },
+    {
+      caps: ['0'],
+      words: 'from afar: move and ladder alone, and back; with Alt in the meter entry',
+      keys: ['0'],
+      alt: true,
+      run: afar,
+    },
     { caps: ['L'], words: 'the plan, large', keys: ['l'], run: () => view.go('plan') },
     { caps: ['←', '↑', '→', '↓'], words: 'on the plan: 5 cm; with Shift 1 cm; page keys: up, down' },
   ]

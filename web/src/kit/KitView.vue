@@ -8,6 +8,7 @@ import KitForm from './KitForm.vue'
 import { KINDS } from './fields/kinds'
 import { told } from './fields/told'
 import { kindOf, sheetOf, useKit, type GearKind } from '@/look/kit'
+import { useBoard } from '@/look/board'
 import { useNotices } from '@/ui/notices'
 import AppBar from '@/ui/AppBar.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
@@ -17,6 +18,8 @@ import { kitCommands } from './commands'
 
 /** The kit: what there is, what its sheets say, and what readings taught of it. */
 const kit = useKit()
+/** The look that one came from: the way back. */
+const board = useBoard()
 const notices = useNotices()
 const search = ref('')
 const find = useTemplateRef('find')
@@ -154,7 +157,7 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
 
 <template>
   <div class="flex h-dvh flex-col max-[900px]:h-auto">
-    <AppBar @keys="keysOpen = true" />
+    <AppBar :board="board.view?.id" @keys="keysOpen = true" />
     <main class="grid min-h-0 flex-1 grid-cols-[380px_minmax(0,1fr)] gap-2 px-2 pb-2 max-[900px]:grid-cols-1">
       <section class="card flex min-h-0 flex-col p-3" aria-labelledby="kit-title">
         <div class="flex items-center gap-2">

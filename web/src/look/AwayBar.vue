@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useBoard } from './board'
 
-/** The server is out of reach: what is shown is from when, and what waits. */
+/** The server is out of reach: what is shown is from when, and what waits; or why nothing is written any more. */
 const board = useBoard()
 const time = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })
 const from = computed(() => (board.kept ? time.format(new Date(board.kept)) : undefined))
@@ -14,7 +14,12 @@ const waits = computed(() =>
 </script>
 
 <template>
-  <p v-if="board.outOfReach || from" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
-    The server is out of reach. <template v-if="from">This is as it was seen here on {{ from }}. </template>{{ waits }}
-  </p>
+  <!-- There before its words, so that they are read out. -->
+  <div role="status">
+    <p v-if="board.outOfReach || from" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn">
+      The server is out of reach. <template v-if="from">This is as it was seen here on {{ from }}. </template
+      >{{ waits }}
+    </p>
+    <p v-if="board.view?.closed" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn">{{ board.view.closed }}</p>
+  </div>
 </template>

@@ -30,20 +30,17 @@ async function begin(name: string): Promise<void> {
 </script>
 
 <template>
-  <p
-    v-if="board.moment"
-    class="mx-2 mb-2 flex flex-wrap items-center gap-2 rounded-card bg-card px-4 py-1"
-    role="status"
-    aria-label="An earlier moment"
-  >
-    <span class="mr-auto"
-      ><b class="font-[650]">As it was on {{ then }}.</b> To be looked at: nothing is written in an earlier
-      moment.</span
-    >
-    <PushButton @click="board.goOn">Go on from here</PushButton>
-    <PushButton @click="naming = true">New look from this moment</PushButton>
-    <PushButton primary @click="board.lookAt(undefined)">Back to now <KeyCap>Esc</KeyCap></PushButton>
-  </p>
+  <div role="status" aria-label="An earlier moment">
+    <p v-if="board.moment" class="mx-2 mb-2 flex flex-wrap items-center gap-2 rounded-card bg-card px-4 py-1">
+      <span class="mr-auto"
+        ><b class="font-[650]">As it was on {{ then }}.</b> To be looked at: nothing is written in an earlier
+        moment.</span
+      >
+      <PushButton @click="board.goOn">Go on from here</PushButton>
+      <PushButton @click="naming = true">New look from this moment</PushButton>
+      <PushButton primary @click="board.lookAt(undefined)">Back to now <KeyCap>Esc</KeyCap></PushButton>
+    </p>
+  </div>
   <NameDialog
     v-if="naming"
     title="A new look from this moment"

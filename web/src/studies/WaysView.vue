@@ -7,6 +7,7 @@ import ColorPanel from '@/studies/color/ColorPanel.vue'
 import FreezePanel from '@/studies/freeze/FreezePanel.vue'
 import NoFlashPanel from '@/studies/no-flash/NoFlashPanel.vue'
 import ShutterPanel from '@/studies/shutter/ShutterPanel.vue'
+import AwayBar from '@/look/AwayBar.vue'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import { useRoom } from '@/look/room'
@@ -81,10 +82,7 @@ const commands = studyCommands({ study: go, leave: () => void router.push({ name
         >{{ at.words }}<span class="sr-only">, key {{ n + 1 }}</span></RouterLink
       >
     </nav>
-    <p v-if="board.outOfReach" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn" role="status">
-      The server is out of reach. {{ board.waiting }} {{ board.waiting === 1 ? 'entry is' : 'entries are' }} kept here
-      and sent when it is back.
-    </p>
+    <AwayBar />
     <main class="flex-1 px-2 pb-2">
       <p v-if="board.failed" class="card px-[18px] py-4 text-warn">{{ board.failed }}</p>
       <WaysPanel v-else-if="!study" />

@@ -31,7 +31,7 @@ const letters = computed({
       </template>
     </dl>
     <div class="mt-5 grid grid-cols-[1fr_auto] items-center gap-3 border-t border-line pt-4">
-      <span class="text-text-2">Single letters as keys</span>
+      <span class="text-text-2">Single letters and digits as keys</span>
       <SegmentedChoice
         v-model="letters"
         label="Single letters as keys"

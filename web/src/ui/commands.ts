@@ -47,7 +47,7 @@ export function useCommands(commands: readonly Command[]): void {
     // Alt with a digit gives other characters on some layouts: the key itself counts there.
     const digit = event.altKey ? /^Digit(\d)$/.exec(event.code)?.[1] : undefined
     const key = digit ?? event.key
-    if (key.length === 1 && !event.altKey && !preferences.singleKeys && !/[\d]/.test(key)) return
+    if (key.length === 1 && !event.altKey && !preferences.singleKeys) return
     const stroke = { key, alt: event.altKey, shift: event.shiftKey, entry: isEntry ? input?.value : undefined }
     const meant = commands.find((c) => c.keys?.includes(key.toLowerCase()) && (!stroke.alt || c.alt))
     if (!meant?.run || meant.run(stroke) === false) return

@@ -326,6 +326,7 @@ async fn the_markings_run_from_bright_to_dark() {
     assert_eq!(scales["whole"], json!(["1", "1.4", "2", "2.8", "4", "5.6", "8", "11", "16", "22", "32", "45"]));
     let usual = json!({
         "exposure": {"aperture": "8", "shutter": "1/125", "iso": "100"},
+        "strobe": {"name": "a strobe", "scale": {"fractions": {"lowest": 128, "step": "tenths"}}},
         "ratio": {"ratio": 3.0, "convention": "lit_shadow", "anchor": "lit_side"},
         "grey": -1.5,
         "schools": {"follow": "lights_follow", "step": "tenths", "receptor": "dome_to_camera"},
@@ -445,6 +446,60 @@ async fn a_phone_is_told_where_to_go() {
     let app = App::spawn().await;
     let (_, address) = app.get("/api/address").await;
     assert_eq!((address["url"].as_str().unwrap(), address["on_network"].as_bool()), (app.base.as_str(), Some(false)));
+}
+
+#[actix_web::test]
+async fn a_sitting_is_thought_of_before_it_is_begun() {
+    let app = App::spawn().await;
+    let (_, offers) = app.get("/api/begin").await;
+    assert_eq!((offers.as_array().unwrap().len(), offers[0]["look"].is_null()), (1, true), "nothing to begin from yet: {offers}");
+    let on = |offers: &Value| {
+        offers[0]["lights"]
+            .as_array()
+            .unwrap()
+            .iter()
+            .map(|l| (l["name"].as_str().unwrap().to_owned(), l["on"] == true))
+            .collect::<Vec<_>>()
+    };
+    assert_eq!(on(&offers)[..2], [("Key".to_owned(), true), ("Fill".to_owned(), false)]);
+    let (_, view) = app.begin("Clock mender").await;
+    let (_, offers) = app.get(&format!("/api/begin?from={view}")).await;
+    assert_eq!(offers[1]["sitting"], "Clock mender");
+    let entries = json!([camera(), {"light_removed": {"light": "rim"}}]);
+    let (status, begun) = app.post("/api/begin", json!({"from": view, "entries": entries})).await;
+    assert_eq!((status, begun["begins"]["readings"].as_u64()), (StatusCode::OK, Some(5)), "{begun}");
+    assert_eq!(begun["begins"]["summary"]["next"][0]["text"], "Meter the room with the flash off");
+    // Half a sitting is no error.
+    for (wrong, field) in [
+        (json!({"light_removed": {"light": "hair"}}), "entries[1].light"),
+        (json!({"camera": {"aperture": "7.3"}}), "entries[1].camera.aperture"),
+    ] {
+        let (status, begun) = app.post("/api/begin", json!({"entries": [camera(), wrong]})).await;
+        assert_eq!((status, begun["refused"]["field"].as_str()), (StatusCode::OK, Some(field)), "{begun}");
+    }
+    let nowhere = json!({"from": Uuid::nil()});
+    assert_eq!(app.post("/api/begin", nowhere).await.0, StatusCode::NOT_FOUND);
+    let sitting = json!({"id": Uuid::now_v7(), "name": "Sail maker", "look": {"id": Uuid::now_v7(), "name": "Look 1"}, "from": view, "entries": entries});
+    let (status, made) = app.post("/api/sittings", sitting).await;
+    assert_eq!(status, StatusCode::CREATED);
+    let (_, setup) = app.get(&format!("/api/setups/{}", made["looks"][0]["id"].as_str().unwrap())).await;
+    assert_eq!(setup["board"]["next"]["say"], begun_next(&app, &view, &entries).await);
+}
+
+async fn begun_next(app: &App, from: &str, entries: &Value) -> Value {
+    app.post("/api/begin", json!({"from": from, "entries": entries})).await.1["begins"]["summary"]["next"].clone()
+}
+
+#[actix_web::test]
+async fn answers_are_sent_compressed_to_who_takes_that_and_word_of_changes_never() {
+    let app = App::spawn().await;
+    let encoding = async |path: &str, taken: &str| {
+        let answer = app.client.get(format!("{}{path}", app.base)).header("accept-encoding", taken).send().await.unwrap();
+        answer.headers().get("content-encoding").map(|v| v.to_str().unwrap().to_owned())
+    };
+    assert_eq!(encoding("/api/scales", "gzip, br").await.as_deref(), Some("gzip"));
+    assert_eq!(encoding("/api/scales", "identity").await, None);
+    assert_eq!(encoding("/api/events", "gzip").await, None);
 }
 
 #[actix_web::test]

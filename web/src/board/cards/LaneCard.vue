@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useBoard } from '@/look/board'
+import { useGear } from '@/look/gear'
+import { useKit } from '@/look/kit'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import StepField from '@/forms/StepField.vue'
@@ -29,6 +31,15 @@ const where = computed(() => {
 })
 /** What is worth knowing of this lane; all of it stands one press away. */
 const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.lane === lane.value?.id))
+
+/** What was corrected in the kit since it was put on. */
+const kit = useKit()
+onMounted(() => kit.load().catch(() => undefined))
+const gear = useGear()
+const corrected = computed(() => gear.corrected(light.value))
+function takeAnew(): void {
+  if (light.value) board.write(gear.anew(light.value, lane.value?.dial?.now))
+}
 
 /** Writes a wish that was typed. */
 const wish = async (typed: string) => lane.value && board.typed(wishAt(lane.value, numberOf(typed)))
@@ -87,6 +98,10 @@ function shot(): void {
       </div>
       <p class="label mt-2 text-text-2">
         {{ where || 'Say its modifier and distance, and moves by distance are told too.' }}
+      </p>
+      <p v-if="corrected.length > 0" class="mt-2 flex items-center gap-2 text-text-2">
+        <span class="flex-1">{{ corrected.join(' and ') }} was corrected in the kit since.</span>
+        <PushButton @click="takeAnew">Take it anew</PushButton>
       </p>
       <p v-if="lane.carried" class="label text-text-2">{{ lane.carried }}</p>
       <p v-if="lane.guess" class="label text-text-2">

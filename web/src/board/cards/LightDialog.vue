@@ -92,36 +92,27 @@ const gelNamed = (name: string) =>
 
 /** What is not shown here stays as it is. */
 function described(): TypedEntry {
-  const { shape, kit, calibration, ...what } = gear.described(before, {
-    unit: chosenUnit.value,
-    unitId: unit.value,
-    modifierId: modifier.value,
-  })
-  return {
-    light: {
+  const unitNow = chosenUnit.value
+  return gear.put(
+    before,
+    { unit: unitNow, unitId: unit.value, modifierId: modifier.value },
+    {
       light: before?.id ?? as.value,
       role: before?.role ?? adds.find((a) => a.id === as.value)?.role ?? 'rim',
-      dial: what.unit && dial.value.trim() ? dial.value.trim() : undefined,
-      ...what,
+      dial: unitNow && dial.value.trim() ? dial.value.trim() : undefined,
       // A light on the plan is moved there.
       distance:
         around || distance.value === place.distance ? before?.distance : metresOf(distance.value, length) || undefined,
-      rig: {
-        ...rig,
-        shape,
-        grid: grid.value === 'on' ? (fitting.value ?? undefined) : undefined,
-        gels: [gelNamed(gel.value), gelNamed(second.value), ...(rig.gels ?? []).slice(2)].filter(
-          (g) => g !== undefined,
-        ),
-        angle: around ? rig.angle : given(angle.value),
-        group: group.value || undefined,
-        channel: given(channel.value),
-        circuit: given(circuit.value),
-        kit,
-        calibration,
-      },
     },
-  }
+    {
+      grid: grid.value === 'on' ? (fitting.value ?? undefined) : undefined,
+      gels: [gelNamed(gel.value), gelNamed(second.value), ...(rig.gels ?? []).slice(2)].filter((g) => g !== undefined),
+      angle: around ? rig.angle : given(angle.value),
+      group: group.value || undefined,
+      channel: given(channel.value),
+      circuit: given(circuit.value),
+    },
+  )
 }
 
 /** Where it stands, where that was said: with distance, angle and height it is on the plan. */

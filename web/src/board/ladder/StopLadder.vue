@@ -22,7 +22,8 @@ const {
   chosen,
   ghosts = [],
   still = false,
-} = defineProps<{ board: Board; chosen: string; ghosts?: Ghost[]; still?: boolean }>()
+  far = false,
+} = defineProps<{ board: Board; chosen: string; ghosts?: Ghost[]; still?: boolean; far?: boolean }>()
 const emit = defineEmits<{ choose: [lane: string]; draft: [entry: TypedEntry]; write: [entry: TypedEntry]; drop: [] }>()
 
 const frame = useTemplateRef('frame')
@@ -40,15 +41,16 @@ watch(
   { immediate: true },
 )
 
-const foot = computed(() => FOOT + (board.lanes.some((l) => l.foot.trigger) ? TRIGGER : 0))
-const body = computed(() => Math.max(240, height.value - HEAD - foot.value))
-/** Many lanes stand close: their numbers on the rail give way to their names. */
-const close = computed(() => board.lanes.length > 9)
+/** From afar it is not read. */
+const foot = computed(() => (far ? 0 : FOOT + (board.lanes.some((l) => l.foot.trigger) ? TRIGGER : 0)))
+const body = computed(() => Math.max(far ? 160 : 240, height.value - HEAD - foot.value))
 const scale = computed(() => scaleOf(board, body.value))
 const boxes = computed(() => laneBoxes(board, width.value))
 const drawing = computed(() => draw(board, boxes.value, scale.value, ghosts))
 /** All lanes together: wider than the card where there are many. */
 const inner = computed(() => boxes.value.reduce((sum, box) => sum + box.w, 0))
+/** Where lanes are narrow, each line of their heads has one thing on it. */
+const close = computed(() => inner.value / boxes.value.length < 84)
 const columns = computed(() => boxes.value.map((b) => `${b.w}px`).join(' '))
 const isOff = (lane: Lane) => lane.state === 'over' || lane.state === 'under'
 /** What lies between reading and wish stands on a line of its own where lanes stand close. */
@@ -329,6 +331,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
     </svg>
 
     <div
+      v-if="!far"
       class="absolute bottom-0 left-0 grid"
       :style="{ gridTemplateColumns: columns, height: `${foot}px` }"
       aria-hidden="true"

@@ -12,11 +12,14 @@ const {
   next,
   spoils,
   still = false,
+  far = false,
 } = defineProps<{
   next: components['schemas']['NextMove']
   /** What would spoil a frame, though something else is next. */
   spoils?: Finding
   still?: boolean
+  /** Read from afar: the sentence, and why. */
+  far?: boolean
 }>()
 const emit = defineEmits<{ done: []; mend: [] }>()
 
@@ -68,9 +71,9 @@ const size = computed(() => {
           </button>
         </p>
       </div>
-      <PowerScale v-if="next.power" :power="next.power" class="shrink-0 max-[1100px]:hidden" />
+      <PowerScale v-if="next.power && !far" :power="next.power" class="shrink-0 max-[1100px]:hidden" />
       <button
-        v-if="next.action"
+        v-if="next.action && !far"
         type="button"
         class="flex h-10 shrink-0 items-center gap-2 rounded-key bg-act px-4 text-head font-[650] text-act-t disabled:opacity-50"
         :disabled="still"

@@ -98,7 +98,7 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
 <template>
   <main class="phone flex h-dvh min-h-[640px] flex-col gap-2 overflow-hidden px-2" aria-label="Board on the phone">
     <header class="col-span-full flex h-11 shrink-0 items-center gap-2 px-1">
-      <RouterLink to="/" class="flex h-11 items-center text-[15px] whitespace-nowrap text-text-2"
+      <RouterLink to="/" class="flex h-11 items-center gap-1 text-[15px] whitespace-nowrap text-text-2"
         >‹ <span class="max-[400px]:sr-only">Sitting&nbsp;</span>{{ board.view?.sitting.number }}</RouterLink
       >
       <h1 class="sr-only">{{ board.view?.sitting.name }}, {{ board.view?.name }}</h1>

@@ -1,9 +1,21 @@
-import { is, choices, name, step, type Field } from './field'
+import { is, choices, name, step, type Field, type Values } from './field'
 
-/** A strobe: its dial, its flash, and what feeds it. */
+/** A bulb burns once, at one power: it is not fed, dialled down or fired through a slave cell. */
+const strobe = (v: Values) => !v['bulb.sync']
+const fed = (path: string, value: string) => (v: Values) => strobe(v) && is(path, value)(v)
+
+/** A strobe, or a flash bulb: its dial, its flash, and what feeds it. */
 export const STROBE: Field[] = [
   name,
-  { path: 'rated', label: 'Rated energy', as: 'number', suffix: 'Ws', optional: true },
+  {
+    path: 'bulb.sync',
+    label: 'What it is',
+    as: 'choice',
+    optional: true,
+    wide: 3,
+    options: choices(['', 'a strobe'], ['x', 'a flash bulb, X sync'], ['m', 'a flash bulb, M sync']),
+  },
+  { path: 'rated', when: strobe, label: 'Rated energy', as: 'number', suffix: 'Ws', optional: true },
   {
     path: '@scale',
     label: 'How its dial is written',
@@ -92,58 +104,61 @@ export const STROBE: Field[] = [
   { path: 'guide.iso', label: 'At ISO', as: 'text', usual: '100', when: (v) => Boolean(v['guide.number']?.trim()) },
   {
     path: '@supply',
+    when: strobe,
     label: 'Runs on',
     as: 'choice',
     options: choices(['none', 'not said'], ['mains', 'mains'], ['battery', 'battery']),
     usual: 'none',
   },
-  { path: 'supply.mains.volts', label: 'Mains', as: 'number', suffix: 'V', when: is('@supply', 'mains'), usual: '230' },
+  {
+    path: 'supply.mains.volts',
+    label: 'Mains',
+    as: 'number',
+    suffix: 'V',
+    when: fed('@supply', 'mains'),
+    usual: '230',
+  },
   {
     path: 'supply.battery.volts',
     label: 'Battery',
     as: 'number',
     suffix: 'V',
     optional: true,
-    when: is('@supply', 'battery'),
+    when: fed('@supply', 'battery'),
   },
   {
     path: 'supply.battery.watt_hours',
     label: 'Energy',
     as: 'number',
     suffix: 'Wh',
-    when: is('@supply', 'battery'),
+    when: fed('@supply', 'battery'),
     usual: '70',
   },
-  { path: 'recycle', label: 'Recycle at full', as: 'seconds', suffix: 's', optional: true },
+  { path: 'recycle', when: strobe, label: 'Recycle at full', as: 'seconds', suffix: 's', optional: true },
   {
     path: 'pulse',
+    when: strobe,
     label: 'Less light by',
     as: 'choice',
     optional: true,
     options: choices(['', 'not said'], ['cut_short', 'cutting the pulse short'], ['voltage', 'less voltage']),
     wide: 2,
   },
-  { path: 'lamp', label: 'Modelling lamp', as: 'number', suffix: 'W', optional: true },
-  { path: 'high_speed', label: 'High-speed sync', as: 'yes' },
-  { path: 'zoom.wide', label: 'Zoom from', as: 'number', suffix: 'mm', optional: true },
-  { path: 'zoom.long', label: 'Zoom to', as: 'number', suffix: 'mm', optional: true },
-  { path: 'groups', label: 'Groups', as: 'number', optional: true },
-  { path: 'channels', label: 'Channels', as: 'number', optional: true },
+  { path: 'lamp', when: strobe, label: 'Modelling lamp', as: 'number', suffix: 'W', optional: true },
+  { path: 'high_speed', when: strobe, label: 'High-speed sync', as: 'yes' },
+  { path: 'zoom.wide', when: strobe, label: 'Zoom from', as: 'number', suffix: 'mm', optional: true },
+  { path: 'zoom.long', when: strobe, label: 'Zoom to', as: 'number', suffix: 'mm', optional: true },
+  { path: 'groups', when: strobe, label: 'Groups', as: 'number', optional: true },
+  { path: 'channels', when: strobe, label: 'Channels', as: 'number', optional: true },
   {
     path: 'slave.pre_flashes',
+    when: strobe,
     label: 'Slave cell: pre-flashes',
     as: 'number',
     optional: true,
     hint: 'That it lets pass',
   },
   { path: 'kelvin', label: 'Colour of its light', as: 'number', suffix: 'K', optional: true, hint: '5500 if left out' },
-  {
-    path: 'bulb.sync',
-    label: 'Flash bulb',
-    as: 'choice',
-    optional: true,
-    options: choices(['', 'no, a strobe'], ['x', 'yes, X sync'], ['m', 'yes, M sync']),
-  },
   {
     path: 'bulb.peak',
     label: 'Bulb: to its peak',
@@ -162,5 +177,5 @@ export const STROBE: Field[] = [
     when: (v) => Boolean(v['bulb.sync']),
     hint: '0.014 if left out',
   },
-  { path: 'durations', label: 'Flash durations by power', as: 'durations', wide: 6 },
+  { path: 'durations', when: strobe, label: 'Flash durations by power', as: 'durations', wide: 6 },
 ]

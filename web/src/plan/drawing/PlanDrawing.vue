@@ -92,7 +92,6 @@ const feet = computed(() => plan.length === 'feet')
 
 // ---- what stands there ----
 
-const lights = computed(() => [...plan.lights].sort((a, b) => Number(a.light === chosen) - Number(b.light === chosen)))
 const at = (l: PlanLight) => px(l.at.x, l.at.z)
 const aim = (l: PlanLight) => px(l.aim.x, l.aim.z)
 const outline = (points: readonly { x: number; z: number }[]) => points.map((p) => px(p.x, p.z))
@@ -268,7 +267,8 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
         />
       </g>
 
-      <g v-for="l in lights" :key="l.light">
+      <!-- In an order of their own, so that who goes from one to the next by keys stays where he is; the chosen one is drawn once more on top. -->
+      <g v-for="l in plan.lights" :id="`on-plan-${l.light}`" :key="l.light">
         <line
           :x1="at(l).x"
           :y1="at(l).y"
@@ -328,6 +328,8 @@ const aimWords = (l: PlanLight) => `${l.name} looks at ${metres(l.aim.x)} across
           />
         </g>
       </g>
+
+      <use :href="`#on-plan-${chosen}`" class="pointer-events-none" />
 
       <g class="pointer-events-none">
         <text

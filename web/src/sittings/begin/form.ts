@@ -88,7 +88,7 @@ export function entriesOf(
     const now = lightOf(start, row.light)
     const untouched = JSON.stringify(row) === JSON.stringify(before.rows[n])
     if (!row.on || (now && untouched && (start.look || row.unit === ''))) continue
-    put(row.light, { light: lightPut(row, now, start, usual, gear) })
+    put(row.light, lightPut(row, now, start, usual, gear))
   }
   const camera = setup.camera
   const body = bodies.find((b) => b.name === form.body) ?? (camera?.body?.name === form.body ? camera.body : undefined)
@@ -115,10 +115,9 @@ function lightPut(
   start: StartOffered,
   usual: Scales['usual'],
   gear: ReturnType<typeof useGear>,
-): Extract<TypedEntry, { light: unknown }>['light'] {
+): TypedEntry {
   const length = start.setup.length ?? 'metres'
   const unit = gear.unit(now, row.unit, { [ANY]: usual.strobe })
-  const { shape, kit, calibration, ...what } = gear.described(now, { unit, unitId: row.unit, modifierId: row.modifier })
   const sameUnit = now?.unit && unit && now.unit.name === unit.name
   const same = now?.distance != null && row.distance === inUnit(now.distance, length)
   const distance: Typed<number> | undefined = same
@@ -126,12 +125,14 @@ function lightPut(
     : row.distance.trim()
       ? metresOf(row.distance, length)
       : undefined
-  return {
-    light: row.light,
-    role: row.role,
-    ...what,
-    dial: sameUnit ? start.lights.find((l) => l.light === row.light)?.dial : undefined,
-    distance,
-    rig: { ...now?.rig, shape, kit, calibration },
-  }
+  return gear.put(
+    now,
+    { unit, unitId: row.unit, modifierId: row.modifier },
+    {
+      light: row.light,
+      role: row.role,
+      dial: sameUnit ? start.lights.find((l) => l.light === row.light)?.dial : undefined,
+      distance,
+    },
+  )
 }

@@ -199,3 +199,93 @@ test('a piece that was corrected in the kit is taken anew with one press, and th
   expect(rim(after)).toEqual({ ...rim(before), rated: 80 })
   await app.stop('SIGTERM')
 })
+
+test('a light that is put with distance, angle, side and height is on the plan, and its dialog keeps what it does not show', async ({
+  app,
+  page,
+  board,
+}) => {
+  const look = await key(app)
+  const gel = (name: string) => ({ name, mired: 109, loss: 0.6 })
+  const unit = { name: 'Wick 76', rated: 76, scale: { fractions: { lowest: 128, step: 'thirds' } } }
+  const shape = { kind: 'octa', size: { round: { diameter: 0.9 } }, loss: 1.5 }
+  const gels = [gel('Half warm'), gel('Quarter warm'), gel('Frost')]
+  const said = await app.write(look, {
+    light: {
+      light: 'rim',
+      role: 'rim',
+      unit,
+      dial: '1/8',
+      modifier: 'Octa of a friend',
+      rig: { shape, gels, channel: 3 },
+    },
+  })
+  expect(said.detail).toBeUndefined()
+  await board(look)
+  await beside(page, 'Light')
+  await lane(page, 'Rim').click()
+  const open = async () =>
+    page.getByRole('region', { name: 'Chosen lane' }).getByRole('button', { name: 'Edit' }).click()
+  const dialog = page.getByRole('dialog')
+  await open()
+  await expect(dialog.getByRole('button', { name: 'Second gel: Quarter warm' })).toBeVisible()
+  await dialog.getByRole('textbox', { name: 'Distance' }).fill('1.6')
+  await dialog.getByRole('textbox', { name: 'Angle to the camera' }).fill('140')
+  await choose(page, /^Side/, 'camera right')
+  // Lower than the face is high, it can't stand that far.
+  await dialog.getByRole('textbox', { name: 'Height' }).fill('9')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(dialog).toContainText(/from the face at the least|height/i)
+  await dialog.getByRole('textbox', { name: 'Height' }).fill('1.9')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(dialog).toHaveCount(0)
+  const rim = async () => (await app.api(`/setups/${look}`)).setup.lights.find((l: { id: string }) => l.id === 'rim')
+  await expect.poll(async () => (await rim()).place?.at.y).toBeCloseTo(1.9, 2)
+  const now = await rim()
+  expect(now.place.at.x).toBeGreaterThan(0)
+  expect([now.dial, now.modifier, now.rig.channel]).toEqual([9, 'Octa of a friend', 3])
+  expect(now.rig.gels.map((g: { name: string }) => g.name)).toEqual(['Half warm', 'Quarter warm', 'Frost'])
+  expect(now.rig.shape).toMatchObject(shape)
+  // Opened again it shows where it stands; saved as it is, it stays to the last digit.
+  await open()
+  await expect(dialog.getByRole('textbox', { name: 'Angle to the camera' })).toHaveValue('140')
+  await expect(dialog.getByRole('button', { name: 'Side: camera right' })).toBeVisible()
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(dialog).toHaveCount(0)
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBeGreaterThan(0)
+  expect((await rim()).place).toEqual(now.place)
+})
+
+test('what can be stepped can be typed, and what is refused says the two nearest', async ({ app, page, board }) => {
+  const look = await key(app)
+  await board(look)
+  await lane(page, 'Key').click()
+  const typed = async (tab: 'Light' | 'Camera' | 'Room' | 'Ratio', field: string, text: string) => {
+    await beside(page, tab)
+    const input = page.getByRole('textbox', { name: field, exact: true })
+    await input.fill(text)
+    await input.press('Enter')
+  }
+  const wrong = page.getByRole('tabpanel').getByRole('alert')
+  for (const [tab, field, text, said] of [
+    ['Camera', 'Aperture', '7.3', 'Nearest: f/7.1 or f/8.'],
+    ['Camera', 'Shutter time', '1/170', 'Nearest: 1/200 or 1/160.'],
+    ['Camera', 'ISO', '110', 'Nearest: ISO 100 or ISO 125.'],
+    ['Room', "Room's level", 'dark', '“dark” does not fit here: a number does.'],
+    ['Ratio', 'Ratio', '0', 'Give a number such as 3 for 3:1.'],
+  ] as const) {
+    await typed(tab, field, text)
+    await expect(wrong).toContainText(said)
+    await page.keyboard.press('Escape')
+    await expect(wrong).toHaveCount(0)
+  }
+  await typed('Camera', 'Aperture', '11')
+  await typed('Camera', 'Shutter time', '1/125')
+  await typed('Camera', 'ISO', '200')
+  await typed('Room', "Room's level", '−6')
+  await typed('Ratio', 'Ratio', '4 : 1')
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).setup.ratio?.ratio).toBe(4)
+  const { setup } = await app.api(`/setups/${look}`)
+  expect(setup.camera.exposure).toEqual({ aperture: '11', shutter: '1/125', iso: '200' })
+  expect(setup.room.wish).toEqual({ remove: { level: -6 } })
+})

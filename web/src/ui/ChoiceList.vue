@@ -4,11 +4,7 @@ import { useTemplateRef, type ComponentPublicInstance } from 'vue'
 import { useFloating } from './floating'
 
 /** One of several, in a list that opens. */
-const { label, options } = defineProps<{
-  label: string
-  options: readonly { value: T; words: string }[]
-  /** Without the arrow, where the place is short. */ bare?: boolean
-}>()
+const { label, options } = defineProps<{ label: string; options: readonly { value: T; words: string }[] }>()
 const value = defineModel<T>({ required: true })
 /** What is chosen already is no choice. */
 const choose = (to: T) => to !== value.value && (value.value = to)
@@ -26,10 +22,8 @@ useFloating(button, list)
       class="flex h-8 max-[719px]:h-11 w-full items-center justify-between gap-1 rounded-key border bg-field px-2 text-head"
       :class="open ? 'border-text' : 'border-edge'"
     >
-      <slot :value="value"
-        ><span class="truncate">{{ words(value) }}</span></slot
-      >
-      <svg v-if="!bare" viewBox="0 0 10 6" width="8" height="5" aria-hidden="true">
+      <span class="truncate">{{ words(value) }}</span>
+      <svg viewBox="0 0 10 6" width="8" height="5" aria-hidden="true">
         <path d="M1 1l4 4 4-4" fill="none" stroke="currentColor" stroke-width="1.500" />
       </svg>
     </ListboxButton>

@@ -50,11 +50,11 @@ function pick(n: number): void {
     <div class="flex items-center gap-1">
       <TabList class="flex gap-1" aria-label="Beside the ladder">
         <Tab
-          v-for="tab in tabs"
+          v-for="(tab, n) in tabs"
           :key="tab.is"
           class="h-8 rounded-key border px-3 focus-visible:-outline-offset-2"
           :class="tab.is === shown && !knowing ? 'border-edge bg-card font-[650]' : 'border-transparent text-text-2'"
-          @click="knowing = false"
+          @click="pick(n)"
           >{{ tab.words }}</Tab
         >
       </TabList>

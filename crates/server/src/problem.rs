@@ -70,6 +70,14 @@ impl Problem {
     pub fn refused(detail: impl Into<String>) -> Self {
         Self::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", "Refused", detail)
     }
+
+    /// Whether it refuses one of these parts of a request, or something within one: `entry`, `entry.reading.shows`, `then[0].light`.
+    #[must_use]
+    pub(crate) fn refuses(&self, parts: &[&str]) -> bool {
+        let within = |field: &str, part| field.strip_prefix(part).is_some_and(|rest: &str| rest.is_empty() || rest.starts_with(['.', '[']));
+        self.status == StatusCode::UNPROCESSABLE_ENTITY
+            && self.field.as_deref().is_some_and(|field| parts.iter().any(|part| within(field, *part)))
+    }
 }
 
 /// Why something can't be read, and what becomes of it.

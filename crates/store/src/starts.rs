@@ -92,35 +92,34 @@ impl Store {
     /// # Errors
     /// [`StoreError::Refused`] at `entries[n]` where one can't apply, [`StoreError::NotFound`], or where the database does not answer.
     pub async fn begun_with(&self, from: Option<Source>, entries: &[Entry]) -> Result<Setup, StoreError> {
-        let base = match from {
-            Some(from) => self.standing(from).await?.1.as_start(),
-            None => Setup::default(),
-        };
-        Ok(entries.iter().enumerate().try_fold(base, |setup, (n, entry)| {
-            setup.apply(entry).map_err(|r| Refusal::new(format!("entries[{n}].{}", r.field), r.message))
-        })?)
-    }
-
-    /// A look in words, and how it stands or stood.
-    async fn standing(&self, Source { look, at }: Source) -> Result<(String, Setup), StoreError> {
-        let record = self.setup(look).await?;
-        let setup = match at {
-            Some(entry) => self.setup_at(look, entry).await?,
-            None => record.setup,
-        };
-        Ok((from_words(&record.sitting.name, &record.look.name), setup))
+        Ok(*self.start(from, entries).await?.setup)
     }
 
     /// The entry that starts a look; none where it begins from nothing.
-    pub(crate) async fn start(&self, from: Option<Source>, entries: &[Entry]) -> Result<Option<NewEntry>, StoreError> {
-        let words = match from {
-            Some(from) => self.standing(from).await?.0,
-            None if entries.is_empty() => return Ok(None),
-            None => EMPTY.to_owned(),
-        };
-        let setup = Box::new(self.begun_with(from, entries).await?);
-        let entry = Entry::Start(Start { from: words, of: from.map(|from| from.look), setup });
+    pub(crate) async fn start_entry(&self, from: Option<Source>, entries: &[Entry]) -> Result<Option<NewEntry>, StoreError> {
+        if from.is_none() && entries.is_empty() {
+            return Ok(None);
+        }
+        let entry = Entry::Start(self.start(from, entries).await?);
         Ok(Some(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry }))
+    }
+
+    async fn start(&self, from: Option<Source>, entries: &[Entry]) -> Result<Start, StoreError> {
+        let (words, base) = match from {
+            None => (EMPTY.to_owned(), Setup::default()),
+            Some(Source { look, at }) => {
+                let record = self.setup(look).await?;
+                let setup = match at {
+                    Some(entry) => self.setup_at(look, entry).await?,
+                    None => record.setup,
+                };
+                (from_words(&record.sitting.name, &record.look.name), setup.as_start())
+            }
+        };
+        let setup = entries.iter().enumerate().try_fold(base, |setup, (n, entry)| {
+            setup.apply(entry).map_err(|r| Refusal::new(format!("entries[{n}].{}", r.field), r.message))
+        })?;
+        Ok(Start { from: words, of: from.map(|from| from.look), setup: Box::new(setup) })
     }
 }
 

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { v7 } from 'uuid'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -14,6 +13,7 @@ import PlanCard from '@/plan/PlanCard.vue'
 import { useBoard } from '@/look/board'
 import AwayBar from '@/look/AwayBar.vue'
 import MomentBar from '@/look/MomentBar.vue'
+import { useNewLook } from '@/look/newLook'
 import { usePlan } from '@/plan/store'
 import { useRoom } from '@/look/room'
 import { boardCommands } from './commands'
@@ -34,6 +34,7 @@ const AsideTabs = later(() => import('@/board/cards/AsideTabs.vue'))
 const { id } = defineProps<{ id: string }>()
 const emit = defineEmits<{ work: [] }>()
 const router = useRouter()
+const newLook = useNewLook()
 const board = useBoard()
 const room = useRoom()
 const plan = usePlan()
@@ -87,12 +88,8 @@ function done(): void {
   if (kind && kind !== 'shoot') entry.value?.focus()
 }
 
-/** What would spoil a frame, while something else is next. */
-const spoils = computed(() =>
-  board.board?.next.kind === 'mend' ? undefined : board.board?.findings.find((f) => f.spoils),
-)
 function mend(): void {
-  if (spoils.value?.remedy) board.write(spoils.value.remedy.entry)
+  if (board.beforeFrame?.remedy) board.write(board.beforeFrame.remedy.entry)
 }
 
 const commands = boardCommands({
@@ -113,11 +110,7 @@ async function name(text: string): Promise<void> {
       await answered(api.PATCH('/api/setups/{id}', { params: { path: { id: now.id } }, body: { name: text } })),
     )
   } else {
-    const body = { id: v7(), name: text, from: naming.value === 'copy' ? now.id : undefined }
-    const made = await answered(
-      api.POST('/api/sittings/{id}/setups', { params: { path: { id: now.sitting.id } }, body }),
-    )
-    await router.push({ name: 'board', params: { id: made.id } })
+    await newLook(now.sitting.id, text, naming.value === 'copy' ? { from: now.id } : {})
   }
 }
 
@@ -232,7 +225,7 @@ const MENU = [
       class="grid min-h-0 flex-1 grid-rows-[104px_minmax(0,1fr)] gap-1 px-1 pb-1 [zoom:2]"
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}, from afar</h1>
-      <NextMove :next="board.board.next" :spoils="spoils" far still />
+      <NextMove :next="board.board.next" :spoils="board.beforeFrame" far still />
       <StopLadder :board="board.board" :chosen="board.chosen" far still @choose="board.choose" />
     </main>
     <main
@@ -241,7 +234,7 @@ const MENU = [
       :class="wide ? 'grid-cols-[minmax(0,1fr)_500px_440px]' : 'grid-cols-[minmax(0,1fr)_440px]'"
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
-      <NextMove :next="board.board.next" :spoils="spoils" :still="still" @done="done" @mend="mend" />
+      <NextMove :next="board.board.next" :spoils="board.beforeFrame" :still="still" @done="done" @mend="mend" />
       <fieldset :disabled="still" class="contents">
         <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" />
       </fieldset>

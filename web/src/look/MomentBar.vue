@@ -1,18 +1,16 @@
 <script setup lang="ts">
-import { v7 } from 'uuid'
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
-import { answered, api } from '@/api/client'
 import KeyCap from '@/ui/KeyCap.vue'
 import PushButton from '@/ui/PushButton.vue'
 import { later } from '@/ui/later'
 import { useBoard } from './board'
+import { useNewLook } from './newLook'
 
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))
 
 /** An earlier moment is shown: why all else is quiet, and the ways on from there. */
 const board = useBoard()
-const router = useRouter()
+const newLook = useNewLook()
 const naming = ref(false)
 const looks = computed(() => board.view?.sitting.looks.length ?? 0)
 
@@ -21,11 +19,7 @@ const then = computed(() => (board.moment ? time.format(new Date(board.moment.at
 
 async function begin(name: string): Promise<void> {
   const { view, moment } = board
-  if (!view || !moment) return
-  const body = { id: v7(), name, from: view.id, at: moment.id }
-  const params = { path: { id: view.sitting.id } }
-  const made = await answered(api.POST('/api/sittings/{id}/setups', { params, body }))
-  await router.push({ name: 'board', params: { id: made.id } })
+  if (view && moment) await newLook(view.sitting.id, name, { from: view.id, at: moment.id })
 }
 </script>
 

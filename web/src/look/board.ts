@@ -57,6 +57,9 @@ export const useBoard = defineStore('board', () => {
       session.view.value?.board,
   )
   /** The setup behind it. */
+  /** What would spoil a frame; and the same where something else is to be done before it is mended. */
+  const spoils = computed(() => board.value?.findings?.find((f) => f.spoils))
+  const beforeFrame = computed(() => (board.value?.next.kind === 'mend' ? undefined : spoils.value))
   const setup = computed<Setup | undefined>(() => past.moment.value?.setup ?? session.view.value?.setup)
   const chosen = useChoice(() => board.value)
   const lane = computed(() => board.value?.lanes.find((l) => l.id === chosen.chosen.value))
@@ -193,6 +196,8 @@ export const useBoard = defineStore('board', () => {
     leave: session.leave,
     board,
     setup,
+    spoils,
+    beforeFrame,
     chosen: chosen.chosen,
     choose: chosen.choose,
     lane,

@@ -125,18 +125,13 @@ pub struct Begun {
 ))]
 #[post("/begin")]
 pub async fn preview(store: web::Data<Store>, body: Result<Checked<ToBegin>, Problem>) -> Result<web::Json<Begun>, Problem> {
-    let begun = match body {
-        Ok(Checked(ToBegin { from, entries })) => {
-            let source = from.map(|look| Source { look, at: None });
-            store.begun_with(source, &entries).await.map_err(Problem::from)
-        }
-        Err(problem) => Err(problem),
+    let begun = async {
+        let ToBegin { from, entries } = body?.0;
+        store.begun_with(from.map(|look| Source { look, at: None }), &entries).await.map_err(Problem::from)
     };
-    match begun {
+    match begun.await {
         Ok(setup) => Ok(web::Json(Begun { begins: Some(Beginning::of(&Scene::of(&setup))), refused: None })),
-        Err(problem) if problem.status == 422 && problem.field.as_deref().is_some_and(|f| f.starts_with("entries")) => {
-            Ok(web::Json(Begun { refused: Some(problem), ..Begun::default() }))
-        }
+        Err(problem) if problem.refuses(&["entries"]) => Ok(web::Json(Begun { refused: Some(problem), ..Begun::default() })),
         Err(problem) => Err(problem),
     }
 }

@@ -63,17 +63,9 @@ pub(super) fn after(setup: Setup, entry: Option<&Entry>) -> Result<Setup, Proble
 pub async fn draft(body: Result<Checked<DraftToTry>, Problem>) -> Result<web::Json<Draft>, Problem> {
     match body.and_then(|body| tried(&body.0)) {
         Ok(draft) => Ok(web::Json(draft)),
-        Err(problem) if problem.status == 422 && is_of_an_entry(problem.field.as_deref()) => {
-            Ok(web::Json(Draft { refused: Some(problem), ..Draft::default() }))
-        }
+        Err(problem) if problem.refuses(&["entry", "then"]) => Ok(web::Json(Draft { refused: Some(problem), ..Draft::default() })),
         Err(problem) => Err(problem),
     }
-}
-
-fn is_of_an_entry(field: Option<&str>) -> bool {
-    field.is_some_and(|field| {
-        ["entry", "then"].iter().any(|at| field.strip_prefix(at).is_some_and(|rest| rest.is_empty() || rest.starts_with(['.', '['])))
-    })
 }
 
 fn tried(DraftToTry { setup, entry, then }: &DraftToTry) -> Result<Draft, Problem> {

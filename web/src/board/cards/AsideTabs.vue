@@ -31,7 +31,6 @@ const shown = computed<Is>(() => {
 })
 
 const findings = computed(() => board.board?.findings ?? [])
-const spoilt = computed(() => findings.value.some((f) => f.spoils))
 const knowing = ref(false)
 
 function pick(n: number): void {
@@ -61,12 +60,12 @@ function pick(n: number): void {
       <button
         type="button"
         class="ml-auto h-8 rounded-key border px-3 font-[650] whitespace-nowrap focus-visible:-outline-offset-2 disabled:invisible"
-        :class="[knowing ? 'border-edge bg-card' : 'border-line-2', spoilt ? 'text-warn' : '']"
+        :class="[knowing ? 'border-edge bg-card' : 'border-line-2', board.spoils ? 'text-warn' : '']"
         :aria-pressed="knowing"
         :disabled="findings.length === 0"
         @click="knowing = !knowing"
       >
-        {{ spoilt ? '! ' : '' }}{{ findings.length }} to know
+        {{ board.spoils ? '! ' : '' }}{{ findings.length }} to know
       </button>
     </div>
     <section

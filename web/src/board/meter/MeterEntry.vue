@@ -11,7 +11,7 @@ import KeyCap from '@/ui/KeyCap.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import WordLine from '@/draw/WordLine.vue'
 import HowFields from './HowFields.vue'
-import { useMeter, useReading } from './reading'
+import { useReading } from './reading'
 
 /** One field, always ready: what the meter shows, of the light that is chosen. */
 const board = useBoard()
@@ -19,12 +19,8 @@ const notices = useNotices()
 const typed = defineModel<string>({ required: true })
 
 const field = useTemplateRef('field')
-const { iso, shutter, isos, shutters } = useMeter()
-
-const { subjects, subject, read, how, entry, echo, gone } = useReading(
-  () => typed.value,
-  () => ({ iso: iso.value || undefined, shutter: shutter.value || undefined }),
-)
+const { meter, subjects, subject, read, how, entry, echo, gone } = useReading(() => typed.value)
+const { iso, shutter, isos, shutters } = meter
 
 // A reading that is half typed is no mistake yet: what is wrong is said once the hands rest.
 const settled = refDebounced(typed, 500)

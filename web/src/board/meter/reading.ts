@@ -9,7 +9,7 @@ import { useHow } from './how'
 const READ: Lane['kind'][] = ['room', 'light', 'whole']
 
 /** How the meter is set: kept on this device; empty is as the camera. */
-export function useMeter() {
+function useMeter() {
   const board = useBoard()
   return {
     iso: useStorage('ink-lamp.meter-iso', ''),
@@ -23,8 +23,9 @@ export function useMeter() {
  * The reading that is being typed: of the lane that was chosen when it was begun, whatever is chosen meanwhile; what it would be, tried out as
  * it is typed, and what it means.
  */
-export function useReading(shows: () => string, meter: () => { iso?: string; shutter?: string } = () => ({})) {
+export function useReading(shows: () => string) {
   const board = useBoard()
+  const meter = useMeter()
   /** What can be read. */
   const subjects = computed(() => board.view?.board.lanes.filter((l) => READ.includes(l.kind)) ?? [])
   const chosen = computed(() => subjects.value.find((l) => l.id === board.chosen) ?? subjects.value[0])
@@ -49,10 +50,9 @@ export function useReading(shows: () => string, meter: () => { iso?: string; shu
   })
   // What a reading means is said with it, whatever was left as it is: it may wait here while somebody sets the camera, or changes school.
   function settings(): { iso?: string; shutter?: string } {
-    const { iso, shutter } = meter()
     // Before the camera is set it is shown as it usually is.
     const camera = board.view?.setup.camera?.exposure ?? board.scales?.usual.exposure
-    return { iso: iso ?? camera?.iso, shutter: shutter ?? camera?.shutter }
+    return { iso: meter.iso.value || camera?.iso, shutter: meter.shutter.value || camera?.shutter }
   }
   function held(): How | undefined {
     const receptor = how.how.value?.receptor ?? board.view?.setup.schools?.receptor
@@ -70,5 +70,5 @@ export function useReading(shows: () => string, meter: () => { iso?: string; shu
       ? 'What it was typed for was taken away meanwhile. Choose what was read.'
       : undefined,
   )
-  return { subjects, subject, read, how, entry, echo, gone }
+  return { meter, subjects, subject, read, how, entry, echo, gone }
 }

@@ -3,17 +3,17 @@ import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { useWakeLock } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import HowFields from '@/board/meter/HowFields.vue'
-import { useMeter, useReading } from '@/board/meter/reading'
+import { useReading } from '@/board/meter/reading'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import LabelledField from '@/ui/LabelledField.vue'
 import { useBoard } from '@/look/board'
 import FNumber from '@/draw/FNumber.vue'
-import ModalDialog from '@/ui/ModalDialog.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import LaneCard from '@/board/cards/LaneCard.vue'
 import FindingList from '@/board/cards/FindingList.vue'
 import WordLine from '@/draw/WordLine.vue'
 import MeterKeys from './MeterKeys.vue'
+import PhoneSheet from './PhoneSheet.vue'
 import SpineLadder from './SpineLadder.vue'
 
 /** The board beside the sitter: one hand, no scroll, two taps a reading. */
@@ -23,9 +23,9 @@ const whole = ref('')
 const tenth = ref('')
 const howOpen = ref(false)
 const laneOpen = ref(false)
-const meter = useMeter()
 
 const {
+  meter,
   subjects: lanes,
   subject,
   read,
@@ -33,15 +33,9 @@ const {
   entry,
   echo,
   gone,
-} = useReading(
-  () => (whole.value ? `${whole.value} ${tenth.value || '0'}` : ''),
-  () => ({ iso: meter.iso.value || undefined, shutter: meter.shutter.value || undefined }),
-)
+} = useReading(() => (whole.value ? `${whole.value} ${tenth.value || '0'}` : ''))
 const findings = computed(() => board.board?.findings ?? [])
 const findingsOpen = ref(false)
-/** What would spoil a frame. */
-const spoils = computed(() => findings.value.find((f) => f.spoils))
-const spoilt = computed(() => Boolean(spoils.value))
 
 // The screen stays on beside the sitter, where the browser can do that (it needs a secure address).
 const wake = useWakeLock()
@@ -113,10 +107,10 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
         v-if="findings.length > 0"
         type="button"
         class="h-11 rounded-key px-2 text-[13px] font-[650] whitespace-nowrap"
-        :class="spoilt ? 'text-warn' : ''"
+        :class="board.spoils ? 'text-warn' : ''"
         @click="findingsOpen = true"
       >
-        {{ spoilt ? '! ' : '' }}{{ findings.length }} to know
+        {{ board.spoils ? '! ' : '' }}{{ findings.length }} to know
       </button>
       <button
         type="button"
@@ -142,8 +136,8 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
       </h2>
       <div class="flex items-end gap-3">
         <p class="line-clamp-2 min-w-0 flex-1 text-[13px] leading-[17px] text-text-2">
-          <span v-if="spoils && next.kind !== 'mend'" class="text-warn"
-            ><b class="font-[650]">Before the frame: </b><WordLine :line="spoils.words"
+          <span v-if="board.beforeFrame" class="text-warn"
+            ><b class="font-[650]">Before the frame: </b><WordLine :line="board.beforeFrame.words"
           /></span>
           <WordLine v-else-if="next.why[0]" :line="next.why[0]" />
         </p>
@@ -254,7 +248,7 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
       </div>
     </section>
 
-    <ModalDialog v-if="howOpen" open title="How it is read" @close="howOpen = false">
+    <PhoneSheet v-if="howOpen" title="How it is read" @close="howOpen = false">
       <div class="mt-4 grid grid-cols-2 gap-2">
         <LabelledField label="Meter's ISO"
           ><ChoiceList v-model="meter.iso.value" label="Meter's ISO" :options="meter.isos.value"
@@ -264,34 +258,13 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
         /></LabelledField>
       </div>
       <HowFields :how="how" :kind="subject?.kind" class="mt-4" />
-      <button
-        type="button"
-        class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t"
-        @click="howOpen = false"
-      >
-        Done
-      </button>
-    </ModalDialog>
-    <ModalDialog v-if="laneOpen" open :title="board.lane?.name ?? 'Light'" @close="laneOpen = false">
+    </PhoneSheet>
+    <PhoneSheet v-if="laneOpen" :title="board.lane?.name ?? 'Light'" @close="laneOpen = false">
       <LaneCard class="!px-0" />
-      <button
-        type="button"
-        class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t"
-        @click="laneOpen = false"
-      >
-        Done
-      </button>
-    </ModalDialog>
-    <ModalDialog v-if="findingsOpen" open title="Worth knowing" @close="findingsOpen = false">
+    </PhoneSheet>
+    <PhoneSheet v-if="findingsOpen" title="Worth knowing" @close="findingsOpen = false">
       <FindingList :findings class="mt-2" @mended="findingsOpen = false" />
-      <button
-        type="button"
-        class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t"
-        @click="findingsOpen = false"
-      >
-        Done
-      </button>
-    </ModalDialog>
+    </PhoneSheet>
   </main>
 </template>
 

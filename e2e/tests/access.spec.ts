@@ -125,22 +125,80 @@ test('nothing is fetched from elsewhere', async ({ page, app, board }) => {
   expect(elsewhere).toEqual([])
 })
 
-test('at 200 % text and on a narrow page the board is one column, and nothing is lost', async ({
-  page,
-  app,
-  board,
-}) => {
-  await page.setViewportSize({ width: 640, height: 400 })
-  await board(await underWay(app, 'Narrow'))
-  for (const name of ['Stop ladder', 'Meter entry', 'Chosen lane', 'Tape']) {
-    await expect(page.getByRole('region', { name, exact: true })).toBeVisible()
-  }
-  for (const tab of ['Camera', 'Room', 'Ratio'] as const) {
-    await beside(page, tab)
-    await expect(page.getByRole('region', { name: tab, exact: true })).toBeVisible()
-  }
-  expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
-})
+const DEMO = '/setups/0199a100-0000-7000-9007-000000000000'
+const VIEWS = ['', '/plan', '/plan/studio', '/plan/ground', '/ways', '/ways/shutter', '/ways/freeze', '/ways/colour']
+
+/** What reaches over the right edge of the page, but for what can be scrolled to. */
+const beyond = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('button, input, a, h1, h2, p, dd, td, svg')]
+      .filter((e) => e.getBoundingClientRect().right > innerWidth + 1 && !e.closest('[class*=overflow-x], .sr-only'))
+      .map((e) => `${e.tagName} ${e.textContent?.trim().slice(0, 40)}`),
+  )
+
+for (const how of ['zoomed to 200 %', 'with a root font of 32 px'] as const) {
+  test.describe(how, () => {
+    const zoomed = how === 'zoomed to 200 %'
+    if (zoomed) test.use({ viewport: { width: 640, height: 400 }, deviceScaleFactor: 2 })
+    test.beforeEach(async ({ page }) => {
+      if (zoomed) return
+      const chromium = await page.context().newCDPSession(page)
+      await chromium.send('Page.setFontSizes', { fontSizes: { standard: 32 } })
+    })
+
+    test('every view keeps to the page', async ({ page }) => {
+      for (const view of [...VIEWS.map((v) => DEMO + v), '/', '/new', '/kit']) {
+        await page.goto(view)
+        await expect(page.getByRole('heading').first()).toBeAttached()
+        await expect.poll(() => beyond(page), { message: view }).toEqual([])
+      }
+    })
+
+    test('the board is one column, and all of it works', async ({ page, app, board }) => {
+      const look = await underWay(app, `Large, ${how}`)
+      await board(look)
+      for (const name of ['Stop ladder', 'Meter entry', 'Chosen lane', 'Tape']) {
+        await expect(page.getByRole('region', { name, exact: true })).toBeVisible()
+      }
+      for (const tab of ['Camera', 'Room', 'Ratio'] as const) {
+        await beside(page, tab)
+        await expect(page.getByRole('region', { name: tab, exact: true })).toBeVisible()
+      }
+      const move = page.locator('#next-move')
+      const size = await move.evaluate((e) => Number.parseFloat(getComputedStyle(e).fontSize))
+      expect(size * (zoomed ? 2 : 1)).toBeGreaterThan(50)
+      const number = await page.locator('[data-text="key.reading"]').boundingBox()
+      expect((number?.height ?? 0) * (zoomed ? 2 : 1)).toBeGreaterThan(30)
+      // A wish goes where the hand goes, however large the ladder is drawn.
+      const wish = page.locator('[data-handle=fill]').first()
+      await wish.scrollIntoViewIfNeeded()
+      const from = await wish.boundingBox()
+      const rung = (shown: string) => page.locator('.ladder svg text').filter({ hasText: new RegExp(`^${shown}$`) })
+      const [stop, below] = [await rung('−1').boundingBox(), await rung('−2').boundingBox()]
+      if (!from || !stop || !below) throw new Error('no ladder')
+      const [x, y] = [from.x + from.width / 2, from.y + from.height / 2]
+      await page.mouse.move(x, y)
+      await page.mouse.down()
+      await page.mouse.move(x, y - (below.y - stop.y) / 2, { steps: 4 })
+      await page.mouse.up()
+      const target = async () => (await app.api(`/setups/${look}`)).board.lanes.find((l: any) => l.id === 'fill').target
+      await expect.poll(async () => (await target())?.stops).toBeCloseTo(-1.1, 1)
+    })
+
+    test('a plan has room, and its dialogs scroll', async ({ page, board }) => {
+      await board(DEMO.slice(8))
+      const plan = page.getByRole('group', { name: /^Plan of the studio/ })
+      const { height = 0 } = (await plan.boundingBox()) ?? {}
+      expect(height * (zoomed ? 2 : 1)).toBeGreaterThan(400)
+      await beside(page, 'Light')
+      await page.getByRole('button', { name: 'Edit', exact: true }).click()
+      const save = page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true })
+      await save.scrollIntoViewIfNeeded()
+      await expect(save).toBeInViewport({ ratio: 1 })
+      expect(await beyond(page)).toEqual([])
+    })
+  })
+}
 
 test('from afar move and ladder stand alone, twice the size, and nothing is written by hand there', async ({
   page,
@@ -156,6 +214,7 @@ test('from afar move and ladder stand alone, twice the size, and nothing is writ
   const far = await page.locator('[data-text="key.reading"]').boundingBox()
   expect((far?.height ?? 0) / (near?.height ?? 1)).toBeCloseTo(2, 0)
   await expect(page.locator('#next-move')).toBeVisible()
+  expect(await scan(page)).toEqual([])
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
   // It follows, and the way back is a key or a press.
   await app.write(look, { reading: { of: 'fill', shows: '5.6 1' } })

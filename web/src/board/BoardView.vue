@@ -15,7 +15,7 @@ const { id } = defineProps<{ id: string }>()
 const board = useBoard()
 const working = ref(false)
 /** A phone beside the sitter: narrow and tall, or lying on its side. A laptop with large text is narrow too, but not tall. */
-const phone = useMediaQuery('((max-width: 719px) and (min-height: 600px)), ((max-height: 480px) and (pointer: coarse))')
+const phone = useMediaQuery('((width < 45rem) and (height >= 37.5rem)), ((height <= 30rem) and (pointer: coarse))')
 onUnmounted(board.leave)
 watch(
   () => id,

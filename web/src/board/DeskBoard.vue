@@ -76,7 +76,7 @@ watch([() => board.view?.version, typed], ([version], [before]) => {
 })
 const still = computed(() => Boolean(board.moment))
 /** Beside the ladder there is room for the plan or the settings; on a wide screen for both. */
-const wide = useMediaQuery('(min-width: 1640px)')
+const wide = useMediaQuery('(width >= 102.5rem)')
 const sitting = computed(() => board.view?.sitting)
 
 function useTried(): void {
@@ -143,15 +143,15 @@ const MENU = [
 </script>
 
 <template>
-  <div class="flex h-dvh flex-col" :class="far ? '' : 'min-h-[720px] max-[1179px]:h-auto'">
+  <div class="flex h-dvh flex-col" :class="far ? '' : 'min-h-180 max-column:h-auto'">
     <PushButton v-if="far" class="fixed top-1 right-1 z-20" @click="far = false">Near <KeyCap>0</KeyCap></PushButton>
     <AppBar v-else :board="id" phone @keys="keysOpen = true" @phone="phoneOpen = true">
       <template v-if="board.view && sitting">
         <Menu as="div" class="relative min-w-0">
-          <MenuButton class="flex h-8 max-w-[420px] min-w-0 items-center gap-2 rounded-key px-2">
+          <MenuButton class="flex h-8 max-w-105 min-w-0 items-center gap-2 rounded-key px-2">
             <span class="shrink-0 font-[650]">Sitting {{ sitting.number }}</span>
             <span class="truncate text-text-2">{{ sitting.name }} · {{ board.view.name }}</span>
-            <svg viewBox="0 0 10 6" width="8" height="5" class="shrink-0" aria-hidden="true">
+            <svg viewBox="0 0 10 6" class="h-1.25 w-2 shrink-0" aria-hidden="true">
               <path d="M1 1l4 4 4-4" fill="none" stroke="currentColor" stroke-width="1.500" />
             </svg>
           </MenuButton>
@@ -222,7 +222,7 @@ const MENU = [
 
     <main
       v-if="far && board.board"
-      class="grid min-h-0 flex-1 grid-rows-[104px_minmax(0,1fr)] gap-1 px-1 pb-1 [zoom:2]"
+      class="grid min-h-0 flex-1 grid-rows-[6.5rem_minmax(0,1fr)] gap-1 px-1 pb-1 [zoom:2]"
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}, from afar</h1>
       <NextMove :next="board.board.next" :spoils="board.beforeFrame" far still />
@@ -230,8 +230,8 @@ const MENU = [
     </main>
     <main
       v-else-if="board.board && board.scales"
-      class="grid min-h-0 flex-1 grid-rows-[144px_minmax(0,1fr)_50px] gap-2 px-2 pb-2 max-[1179px]:grid-cols-1 max-[1179px]:grid-rows-none"
-      :class="wide ? 'grid-cols-[minmax(0,1fr)_500px_440px]' : 'grid-cols-[minmax(0,1fr)_440px]'"
+      class="grid min-h-0 flex-1 grid-rows-[9rem_minmax(0,1fr)_3.125rem] gap-2 px-2 pb-2 max-column:grid-cols-1 max-column:grid-rows-none"
+      :class="wide ? 'grid-cols-[minmax(0,1fr)_31.25rem_27.5rem]' : 'grid-cols-[minmax(0,1fr)_27.5rem]'"
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
       <NextMove :next="board.board.next" :spoils="board.beforeFrame" :still="still" @done="done" @mend="mend" />
@@ -239,7 +239,7 @@ const MENU = [
         <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" />
       </fieldset>
       <StopLadder
-        class="max-[1179px]:h-[560px]"
+        class="max-column:h-140"
         :board="board.board"
         :chosen="board.chosen"
         :ghosts="ghosts"
@@ -250,8 +250,8 @@ const MENU = [
         @drop="board.giveUp"
       />
       <PlanCard v-if="wide" />
-      <AsideTabs :scales="board.scales" :plan="!wide"><PlanCard class="flex-1" /></AsideTabs>
-      <TapeStrip class="max-[1179px]:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
+      <AsideTabs :scales="board.scales" :plan="!wide"><PlanCard class="flex-1 max-column:min-h-120" /></AsideTabs>
+      <TapeStrip class="max-column:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
     </main>
   </div>
   <ViewKeys v-model="keysOpen" :commands />

@@ -14,7 +14,7 @@ defineProps<{ camera?: Board['camera'] }>()
     class="flex items-baseline gap-3 text-cam font-[650] whitespace-nowrap"
   >
     <FNumber :f="camera.aperture" />
-    <span>{{ camera.shutter }}<small class="ml-[2px] text-label font-normal text-text-2">s</small></span>
+    <span>{{ camera.shutter }}<small class="ml-0.5 text-label font-normal text-text-2">s</small></span>
     <span><small class="mr-1 text-label font-normal text-text-2">ISO</small>{{ camera.iso }}</span>
   </div>
   <p v-else class="text-text-3">camera not set</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Role } from '@/api/client'
 import { MARKS, ROLE_COLOURS, type MarkForm } from './marks'
+import { rem } from './measure'
 
 /** A role's mark on its own: shape and colour both say whose it is. */
 const { role, form = 'filled', size = 14 } = defineProps<{ role: Role; form?: MarkForm; size?: number }>()
@@ -10,8 +11,8 @@ const { role, form = 'filled', size = 14 } = defineProps<{ role: Role; form?: Ma
   <svg
     class="inline-block shrink-0 align-[-0.12em]"
     viewBox="-12 -12 24 24"
-    :width="size"
-    :height="size"
+    :width="rem(size)"
+    :height="rem(size)"
     aria-hidden="true"
   >
     <path

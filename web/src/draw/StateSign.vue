@@ -25,15 +25,7 @@ const sign = computed(() => {
 </script>
 
 <template>
-  <svg
-    class="inline-block shrink-0"
-    viewBox="0 0 12 12"
-    width="12"
-    height="12"
-    fill="none"
-    stroke="currentColor"
-    aria-hidden="true"
-  >
+  <svg class="inline-block size-3 shrink-0" viewBox="0 0 12 12" fill="none" stroke="currentColor" aria-hidden="true">
     <path v-if="sign === 'dashes'" d="M2 6h2.600M7.400 6H10" stroke-width="1.6" />
     <circle v-else-if="sign === 'ring'" cx="6" cy="6" r="3.600" stroke-width="1.6" />
     <circle v-else-if="sign === 'dot'" cx="6" cy="6" r="3.600" fill="currentColor" stroke="none" />

@@ -1,8 +1,9 @@
 import { useEventListener } from '@vueuse/core'
 import { shallowRef, type ShallowRef } from 'vue'
+import { useUnit } from './measure'
 import type { Spot } from './spot'
 
-/** Where something goes that is dragged: the pointer on the drawing in pixels, and whether it moves freely instead of in steps. */
+/** Where something goes that is dragged: the pointer on the drawing, and whether it moves freely instead of in steps. */
 type Follow = (here: Spot, free: boolean) => void
 
 /** A key was meant for what has the focus: it goes no farther. */
@@ -24,10 +25,14 @@ export function useHold(
   /** The finger, or the mouse, that holds it. */
   let by: number | undefined
 
-  /** The pointer on the drawing, pixels. */
+  const unit = useUnit()
+  /** The pointer on the drawing, in its units. */
   function local(event: PointerEvent | WheelEvent): Spot {
     const box = frame.value?.getBoundingClientRect()
-    return { x: event.clientX - (box?.left ?? 0), y: event.clientY - (box?.top ?? 0) }
+    // Also where it is shown enlarged.
+    const by = (frame.value?.offsetWidth ?? 0) / (box?.width ?? 0) || 1
+    const to = by / unit.value
+    return { x: (event.clientX - (box?.left ?? 0)) * to, y: (event.clientY - (box?.top ?? 0)) * to }
   }
 
   function take(event: PointerEvent, follow: Follow): void {

@@ -74,7 +74,7 @@ function step(way: 'down' | 'up'): void {
   <div class="relative flex min-w-0 items-stretch" role="group" :aria-label="label">
     <button
       type="button"
-      class="h-8 max-[719px]:h-11 w-8 max-[719px]:w-11 shrink-0 rounded-l-key border border-line-2 text-head hover:border-edge disabled:cursor-default disabled:text-text-3 disabled:opacity-60"
+      class="h-8 max-phone:h-11 w-8 max-phone:w-11 shrink-0 rounded-l-key border border-line-2 text-head hover:border-edge disabled:cursor-default disabled:text-text-3 disabled:opacity-60"
       :aria-label="downWords ?? `${label} down`"
       :disabled="!down"
       @click="step('down')"
@@ -82,7 +82,7 @@ function step(way: 'down' | 'up'): void {
       {{ signs[0] }}
     </button>
     <label
-      class="flex h-8 max-[719px]:h-11 min-w-0 flex-1 items-center justify-center border-y bg-field px-1 text-head font-[650] whitespace-nowrap"
+      class="flex h-8 max-phone:h-11 min-w-0 flex-1 items-center justify-center border-y bg-field px-1 text-head font-[650] whitespace-nowrap"
       :class="[
         wrong ? 'border-warn' : 'border-line-2',
         write ? 'cursor-text focus-within:outline-2 focus-within:-outline-offset-2 focus-within:outline-text' : '',
@@ -117,7 +117,7 @@ function step(way: 'down' | 'up'): void {
     </label>
     <button
       type="button"
-      class="h-8 max-[719px]:h-11 w-8 max-[719px]:w-11 shrink-0 rounded-r-key border border-line-2 text-head hover:border-edge disabled:cursor-default disabled:text-text-3 disabled:opacity-60"
+      class="h-8 max-phone:h-11 w-8 max-phone:w-11 shrink-0 rounded-r-key border border-line-2 text-head hover:border-edge disabled:cursor-default disabled:text-text-3 disabled:opacity-60"
       :aria-label="upWords ?? `${label} up`"
       :disabled="!up"
       @click="step('up')"
@@ -127,7 +127,7 @@ function step(way: 'down' | 'up'): void {
     <p
       v-if="wrong"
       :id
-      class="label absolute top-full left-0 z-20 mt-1 w-max max-w-[min(100vw,20rem)] rounded-key border border-warn bg-card px-2 py-1 text-warn"
+      class="label absolute top-full left-0 z-20 mt-1 w-max max-w-[min(100vw,16.25rem)] rounded-key border border-warn bg-card px-2 py-1 text-warn"
       role="alert"
     >
       {{ wrong }}

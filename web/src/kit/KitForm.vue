@@ -59,9 +59,9 @@ async function forget(unit: string, modifier: string | null | undefined): Promis
 </script>
 
 <template>
-  <form data-kit-form class="max-w-[760px]" @submit.prevent="save()">
+  <form data-kit-form class="max-w-190" @submit.prevent="save()">
     <div class="flex flex-wrap items-center gap-2">
-      <h2 class="min-w-0 flex-1 truncate font-voice text-[26px] leading-8 font-medium max-[560px]:basis-full">
+      <h2 class="min-w-0 flex-1 truncate font-voice text-[1.625rem] leading-8 font-medium max-[35rem]:basis-full">
         {{ adding ? `A new ${one}` : values.name }}
         <span v-if="item?.retired" class="text-body text-text-2">retired</span>
       </h2>
@@ -80,14 +80,14 @@ async function forget(unit: string, modifier: string | null | undefined): Promis
     </div>
     <p v-if="elsewhere" class="mt-2 text-warn" role="alert">{{ elsewhere }}</p>
 
-    <div class="mt-4 grid grid-cols-6 items-start gap-x-4 gap-y-3 max-[560px]:grid-cols-2">
+    <div class="mt-4 grid grid-cols-6 items-start gap-x-4 gap-y-3 max-[35rem]:grid-cols-2">
       <template v-for="field in fields" :key="field.path">
         <div
           :class="{
             'col-span-1': field.wide === 1,
             'col-span-2': !field.wide || field.wide === 2,
-            'col-span-3 max-[560px]:col-span-2': field.wide === 3,
-            'col-span-6 max-[560px]:col-span-2': field.wide === 6,
+            'col-span-3 max-[35rem]:col-span-2': field.wide === 3,
+            'col-span-6 max-[35rem]:col-span-2': field.wide === 6,
           }"
         >
           <template v-if="field.as === 'choice'">
@@ -141,7 +141,7 @@ async function forget(unit: string, modifier: string | null | undefined): Promis
 
     <section v-if="learnt.length > 0" class="mt-5 border-t border-line pt-3" aria-labelledby="learnt-title">
       <h3 id="learnt-title" class="text-head font-[650]">What readings taught</h3>
-      <table class="mt-2 w-full max-w-[560px] text-left">
+      <table class="mt-2 w-full max-w-140 text-left">
         <thead class="label text-text-2">
           <tr>
             <th class="font-normal">{{ kind === 'strobe' ? 'In' : 'On' }}</th>

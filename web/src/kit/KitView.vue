@@ -156,12 +156,12 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
 </script>
 
 <template>
-  <div class="flex h-dvh flex-col max-[900px]:h-auto">
+  <div class="flex h-dvh flex-col max-[56.25rem]:h-auto">
     <AppBar :board="board.view?.id" @keys="keysOpen = true" />
-    <main class="grid min-h-0 flex-1 grid-cols-[380px_minmax(0,1fr)] gap-2 px-2 pb-2 max-[900px]:grid-cols-1">
+    <main class="grid min-h-0 flex-1 grid-cols-[23.75rem_minmax(0,1fr)] gap-2 px-2 pb-2 max-[56.25rem]:grid-cols-1">
       <section class="card flex min-h-0 flex-col p-3" aria-labelledby="kit-title">
         <div class="flex items-center gap-2">
-          <h1 id="kit-title" class="flex-1 font-voice text-[26px] leading-8 font-medium">Kit</h1>
+          <h1 id="kit-title" class="flex-1 font-voice text-[1.625rem] leading-8 font-medium">Kit</h1>
           <PushButton primary @click="add()">Add a {{ one }}</PushButton>
         </div>
         <input

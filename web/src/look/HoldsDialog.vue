@@ -94,7 +94,7 @@ async function save(): Promise<void> {
 <template>
   <ModalDialog open title="What must hold" @close="emit('close')">
     <form class="mt-3 grid gap-4" @submit.prevent="save">
-      <fieldset class="grid grid-cols-3 gap-3 max-[560px]:grid-cols-2">
+      <fieldset class="grid grid-cols-3 gap-3 max-[35rem]:grid-cols-2">
         <legend class="label mb-1 font-[650]">The look</legend>
         <LabelledField label="Widest aperture"
           ><ChoiceList v-model="widest" label="Widest aperture" :options="orNone('any', apertures)"

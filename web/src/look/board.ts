@@ -56,10 +56,10 @@ export const useBoard = defineStore('board', () => {
       (draft.draftInFull.value ? draft.draft.value?.board : undefined) ??
       session.view.value?.board,
   )
-  /** The setup behind it. */
   /** What would spoil a frame; and the same where something else is to be done before it is mended. */
   const spoils = computed(() => board.value?.findings?.find((f) => f.spoils))
   const beforeFrame = computed(() => (board.value?.next.kind === 'mend' ? undefined : spoils.value))
+  /** The setup behind it. */
   const setup = computed<Setup | undefined>(() => past.moment.value?.setup ?? session.view.value?.setup)
   const chosen = useChoice(() => board.value)
   const lane = computed(() => board.value?.lanes.find((l) => l.id === chosen.chosen.value))

@@ -25,7 +25,7 @@ const board = useBoard()
 const plan = usePlan()
 const router = useRouter()
 const keysOpen = ref(false)
-const narrow = useMediaQuery('(max-width: 899px)')
+const narrow = useMediaQuery('(width < 56.25rem)')
 onUnmounted(board.leave)
 onUnmounted(() => {
   plan.drop()
@@ -63,7 +63,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
 </script>
 
 <template>
-  <div class="flex min-h-dvh flex-col" :class="narrow ? '' : 'h-dvh min-h-[640px]'">
+  <div class="flex min-h-dvh flex-col" :class="narrow ? '' : 'h-dvh min-h-160'">
     <AppBar :board="id" @keys="keysOpen = true">
       <p v-if="board.view" class="min-w-0 truncate px-2">
         <span class="font-[650]">Sitting {{ board.view.sitting.number }}</span>
@@ -75,12 +75,12 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
     <MomentBar />
     <main
       class="grid min-h-0 flex-1 gap-2 px-2 pb-2"
-      :class="narrow ? 'grid-cols-[minmax(0,1fr)]' : 'grid-cols-[minmax(0,1fr)_440px]'"
+      :class="narrow ? 'grid-cols-[minmax(0,1fr)]' : 'grid-cols-[minmax(0,1fr)_27.5rem]'"
     >
       <h1 class="sr-only">Plan of {{ board.view?.sitting.name }}, {{ board.view?.name }}</h1>
-      <p v-if="board.failed" class="card px-[18px] py-4 text-warn">{{ board.failed }}</p>
+      <p v-if="board.failed" class="card px-4.5 py-4 text-warn">{{ board.failed }}</p>
       <template v-else-if="board.view">
-        <div class="card flex min-h-0 flex-col px-3 py-2" :class="narrow ? 'h-[620px]' : ''">
+        <div class="card flex min-h-0 flex-col px-3 py-2" :class="narrow ? 'h-155' : ''">
           <div class="mb-1 flex flex-wrap gap-1">
             <RadioGroup
               :model-value="board.chosen"
@@ -92,7 +92,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
                 v-for="l in lights"
                 :key="l.id"
                 :value="l.id"
-                class="flex h-8 cursor-pointer items-center gap-2 rounded-key border px-3 max-[719px]:h-11"
+                class="flex h-8 cursor-pointer items-center gap-2 rounded-key border px-3 max-phone:h-11"
                 :class="l.id === board.chosen ? 'border-edge bg-raise font-[650]' : 'border-transparent text-text-2'"
               >
                 <RoleMark :role="l.role" />{{ board.board?.lanes.find((lane) => lane.id === l.id)?.name }}
@@ -111,7 +111,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
               v-for="(at, n) in PARTS"
               :key="at.is"
               :to="{ name: 'plan', params: { id, part: at.is } }"
-              class="flex h-8 items-center rounded-key border px-3 max-[719px]:h-11"
+              class="flex h-8 items-center rounded-key border px-3 max-phone:h-11"
               :class="at.is === part ? 'border-edge bg-card font-[650] text-text' : 'border-transparent text-text-2'"
               :aria-current="at.is === part ? 'page' : undefined"
               >{{ at.words }}<span class="sr-only">, key {{ n + 1 }}</span></RouterLink

@@ -4,6 +4,7 @@ import type { Role, Summary } from '@/api/client'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
 import { linear } from '@/draw/scale'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
+import { rem } from '@/draw/measure'
 
 /** The ladder laid flat, in three tracks: a setup is known by its pattern. */
 const {
@@ -49,8 +50,8 @@ const id = useId()
 <template>
   <svg
     :viewBox="`0 0 ${width} ${height + (scale ? 16 : 0)}`"
-    :width="width"
-    :height="height + (scale ? 16 : 0)"
+    :width="rem(width)"
+    :height="rem(height + (scale ? 16 : 0))"
     class="max-w-full"
     role="img"
     :aria-label="summary.words"

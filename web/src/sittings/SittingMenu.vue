@@ -13,7 +13,7 @@ const ITEMS = [
 
 <template>
   <Menu as="div" class="relative">
-    <MenuButton class="h-8 w-8 rounded-key text-[18px] leading-none" :aria-label="`More of sitting ${number}`"
+    <MenuButton class="h-8 w-8 rounded-key text-cam leading-none" :aria-label="`More of sitting ${number}`"
       >⋯</MenuButton
     >
     <MenuItems class="absolute right-0 z-30 mt-1 min-w-44 rounded-key border border-edge bg-field py-1 outline-none">

@@ -105,7 +105,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
 </script>
 
 <template>
-  <div class="mx-auto max-w-[1600px]">
+  <div class="mx-auto max-w-400">
     <AppBar :board="list?.[0]?.last.id" @keys="keysOpen = true" />
     <main class="px-2 pb-8">
       <h1 class="sr-only">Sittings</h1>
@@ -113,7 +113,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
         {{ failed }} <PushButton @click="load">Try again</PushButton>
       </p>
       <section v-if="failed && !list && here.length > 0" class="card mb-2 p-4" aria-labelledby="seen-here">
-        <h2 id="seen-here" class="text-[15px] font-[650]">Seen on this device</h2>
+        <h2 id="seen-here" class="text-value font-[650]">Seen on this device</h2>
         <ul class="mt-1">
           <li v-for="{ id, at, view } in here" :key="id" class="border-t border-line">
             <RouterLink :to="{ name: 'board', params: { id } }" class="flex min-h-11 flex-wrap items-center gap-x-3">
@@ -126,14 +126,14 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
 
       <section
         v-if="open"
-        class="card mb-[10px] flex items-end gap-8 p-6 max-[900px]:flex-col max-[900px]:items-start"
+        class="card mb-2.5 flex items-end gap-8 p-6 max-[56.25rem]:flex-col max-[56.25rem]:items-start"
         aria-labelledby="open-now"
       >
         <div class="min-w-0 flex-1">
-          <p class="text-[15px] text-text-2">
+          <p class="text-value text-text-2">
             Open now · Sitting {{ open.sitting.number }} · {{ open.sitting.name }} · {{ open.last.name }}
           </p>
-          <h2 id="open-now" class="my-1 font-voice text-[40px] leading-[46px] font-[430] tracking-[-0.012em]">
+          <h2 id="open-now" class="my-1 font-voice text-[2.5rem] leading-11.5 font-[430] tracking-[-0.012em]">
             <WordLine :line="open.summary.next" />
           </h2>
           <FlatLadder :summary="open.summary" :width="760" :height="58" scale />
@@ -158,7 +158,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
         <div class="flex items-center gap-2">
           <RouterLink
             :to="toBoard(open)"
-            class="flex h-10 w-[154px] shrink-0 items-center justify-center rounded-key bg-act text-body font-[650] text-act-t"
+            class="flex h-10 w-38.5 shrink-0 items-center justify-center rounded-key bg-act text-body font-[650] text-act-t"
             >Back to the board</RouterLink
           >
           <SittingMenu
@@ -170,10 +170,10 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
         </div>
       </section>
 
-      <div v-if="list" class="mb-[10px] flex flex-wrap items-center gap-3 px-3">
-        <h2 class="text-[15px] font-[650]">{{ deleted ? 'Deleted' : open ? 'Earlier' : 'Sittings' }}</h2>
+      <div v-if="list" class="mb-2.5 flex flex-wrap items-center gap-3 px-3">
+        <h2 class="text-value font-[650]">{{ deleted ? 'Deleted' : open ? 'Earlier' : 'Sittings' }}</h2>
         <label
-          class="flex h-8 w-[190px] items-center gap-2 rounded-key border border-edge bg-field px-3 focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-text"
+          class="flex h-8 w-47.5 items-center gap-2 rounded-key border border-edge bg-field px-3 focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-text"
         >
           <span class="sr-only">Find a sitting</span>
           <input
@@ -202,24 +202,24 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
       <div v-if="rows.length > 0" class="card overflow-x-clip">
         <table class="w-full text-left">
           <thead>
-            <tr class="label h-[34px] text-text-2">
+            <tr class="label h-8.5 text-text-2">
               <th class="pl-6 font-normal">Sitting</th>
-              <th class="font-normal max-[900px]:hidden">Camera</th>
-              <th class="font-normal max-[900px]:hidden">Lights against the exposure</th>
-              <th class="font-normal max-[900px]:hidden">Lit : shadow</th>
-              <th class="font-normal max-[900px]:hidden">Room</th>
+              <th class="font-normal max-[56.25rem]:hidden">Camera</th>
+              <th class="font-normal max-[56.25rem]:hidden">Lights against the exposure</th>
+              <th class="font-normal max-[56.25rem]:hidden">Lit : shadow</th>
+              <th class="font-normal max-[56.25rem]:hidden">Room</th>
               <th class="font-normal">State</th>
               <th class="w-12 pr-3 font-normal"><span class="sr-only">More</span></th>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="row in rows" :key="row.sitting.id" class="h-[76px] border-t border-line">
+            <tr v-for="row in rows" :key="row.sitting.id" class="h-19 border-t border-line">
               <td class="pr-4 pl-6">
-                <RouterLink v-if="!deleted" :to="toBoard(row)" class="text-[15px] font-[650] hover:underline">{{
+                <RouterLink v-if="!deleted" :to="toBoard(row)" class="text-value font-[650] hover:underline">{{
                   row.sitting.name
                 }}</RouterLink>
-                <span v-else class="text-[15px] font-[650]">{{ row.sitting.name }}</span>
-                <p class="mt-[2px] text-text-2">
+                <span v-else class="text-value font-[650]">{{ row.sitting.name }}</span>
+                <p class="mt-0.5 text-text-2">
                   Sitting {{ row.sitting.number }} · {{ when(row) }} · {{ row.last.name
                   }}<template v-if="row.sitting.looks.length > 1"> · {{ row.sitting.looks.length }} looks</template
                   ><template v-if="row.sitting.deleted_at">
@@ -229,14 +229,14 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
               </td>
               <SummaryCells v-if="row.summary" :summary="row.summary" />
               <template v-else>
-                <td colspan="4" class="max-w-0 pr-4 text-warn max-[900px]:hidden">{{ row.unreadable }}</td>
+                <td colspan="4" class="max-w-0 pr-4 text-warn max-[56.25rem]:hidden">{{ row.unreadable }}</td>
                 <td class="pr-4 text-warn">
                   ! can’t be read
-                  <p class="label min-[901px]:hidden">{{ row.unreadable }}</p>
+                  <p class="label min-[56.25rem]:hidden">{{ row.unreadable }}</p>
                 </td>
               </template>
               <td class="pr-3">
-                <div v-if="deleted" class="flex justify-end gap-2 max-[719px]:flex-col max-[719px]:py-2">
+                <div v-if="deleted" class="flex justify-end gap-2 max-phone:flex-col max-phone:py-2">
                   <PushButton @click="setDeleted(row, false)">Restore</PushButton>
                   <PushButton :aria-label="`Forget ${row.sitting.name} for good`" @click="forgetting = { of: row }"
                     >Forget…</PushButton

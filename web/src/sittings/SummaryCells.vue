@@ -10,21 +10,19 @@ defineProps<{ summary: Summary }>()
 </script>
 
 <template>
-  <td class="pr-4 max-[900px]:hidden">
+  <td class="pr-4 max-[56.25rem]:hidden">
     <template v-if="summary.camera">
       <p class="text-gap font-[650]"><FNumber :f="summary.camera.aperture" /></p>
-      <p class="mt-[2px] whitespace-nowrap text-text-2">
-        {{ summary.camera.shutter }} s · ISO {{ summary.camera.iso }}
-      </p>
+      <p class="mt-0.5 whitespace-nowrap text-text-2">{{ summary.camera.shutter }} s · ISO {{ summary.camera.iso }}</p>
     </template>
     <span v-else class="text-text-3">not set</span>
   </td>
-  <td class="pr-4 max-[900px]:hidden"><FlatLadder :summary="summary" :width="330" :height="52" /></td>
-  <td class="pr-4 whitespace-nowrap max-[900px]:hidden">
+  <td class="pr-4 max-[56.25rem]:hidden"><FlatLadder :summary="summary" :width="330" :height="52" /></td>
+  <td class="pr-4 whitespace-nowrap max-[56.25rem]:hidden">
     <p class="text-gap font-[650]">{{ summary.ratio ?? '–' }}</p>
-    <p class="mt-[2px] text-text-2">{{ summary.ratio_words }}</p>
+    <p class="mt-0.5 text-text-2">{{ summary.ratio_words }}</p>
   </td>
-  <td class="pr-4 whitespace-nowrap max-[900px]:hidden">
+  <td class="pr-4 whitespace-nowrap max-[56.25rem]:hidden">
     <RoleMark role="room" :size="12" class="mr-2" />{{ summary.room }}
   </td>
   <td class="pr-4">

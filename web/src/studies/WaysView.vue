@@ -84,7 +84,7 @@ const commands = studyCommands({ study: go, leave: () => void router.push({ name
     </nav>
     <AwayBar />
     <main class="flex-1 px-2 pb-2">
-      <p v-if="board.failed" class="card px-[18px] py-4 text-warn">{{ board.failed }}</p>
+      <p v-if="board.failed" class="card px-4.5 py-4 text-warn">{{ board.failed }}</p>
       <WaysPanel v-else-if="!study" />
       <component
         :is="panel"
@@ -92,7 +92,7 @@ const commands = studyCommands({ study: go, leave: () => void router.push({ name
         :scales="board.scales"
         :study="room.study.answer.value"
       />
-      <p v-else class="card px-[18px] py-4 text-text-2" role="status">
+      <p v-else class="card px-4.5 py-4 text-text-2" role="status">
         {{ room.study.failed.value ?? 'Working it out …' }}
       </p>
     </main>

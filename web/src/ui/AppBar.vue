@@ -26,9 +26,9 @@ const views = computed(() => [
   <header class="flex min-h-11 flex-wrap items-center gap-1 px-2">
     <RouterLink
       to="/"
-      class="mr-3 flex items-center gap-2 rounded-key px-2 font-voice whitespace-nowrap text-[18px] font-bold"
+      class="mr-3 flex items-center gap-2 rounded-key px-2 font-voice whitespace-nowrap text-cam font-bold"
     >
-      <svg viewBox="0 0 14 20" width="13" height="18" aria-hidden="true">
+      <svg viewBox="0 0 14 20" class="h-4.5 w-3.25" aria-hidden="true">
         <path d="M7 1c3.700 4.600 6 7.900 6 11.600a6 6 0 0 1-12 0C1 8.900 3.300 5.600 7 1z" fill="currentColor" />
         <path d="M7 5.200v11.900a4.500 4.500 0 0 0 4.400-4.600C11.400 10 9.600 8.300 7 5.200z" fill="var(--page)" />
       </svg>
@@ -39,7 +39,7 @@ const views = computed(() => [
         v-for="view in views"
         :key="view.name"
         :to="view.to"
-        class="flex h-[30px] items-center rounded-key px-[10px] text-text-2"
+        class="flex h-7.5 items-center rounded-key px-2.5 text-text-2"
         :class="view.here ? 'bg-raise font-[650] !text-text' : ''"
         :aria-current="view.here ? 'page' : undefined"
         >{{ view.name }}</RouterLink
@@ -47,13 +47,13 @@ const views = computed(() => [
       <button
         v-if="phone"
         type="button"
-        class="flex h-[30px] items-center rounded-key px-[10px] text-text-2"
+        class="flex h-7.5 items-center rounded-key px-2.5 text-text-2"
         @click="emit('phone')"
       >
         Phone
       </button>
     </nav>
-    <div class="ml-auto flex min-w-0 items-center justify-end gap-4 max-[760px]:flex-wrap">
+    <div class="ml-auto flex min-w-0 items-center justify-end gap-4 max-[47.5rem]:flex-wrap">
       <slot />
       <div class="flex items-center gap-1 border-l border-line-2 pl-3">
         <button

@@ -12,7 +12,7 @@ function toggle(value: string): void {
   <fieldset>
     <legend class="label text-text-2">{{ label }}</legend>
     <div class="mt-1 flex flex-wrap gap-x-4">
-      <label v-for="option in options" :key="option.value" class="flex h-8 items-center gap-2 max-[719px]:h-11">
+      <label v-for="option in options" :key="option.value" class="flex h-8 items-center gap-2 max-phone:h-11">
         <input
           type="checkbox"
           class="h-4 w-4 accent-text"

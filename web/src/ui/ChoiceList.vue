@@ -19,11 +19,11 @@ useFloating(button, list)
     <ListboxButton
       ref="button"
       :aria-label="`${label}: ${words(value)}`"
-      class="flex h-8 max-[719px]:h-11 w-full items-center justify-between gap-1 rounded-key border bg-field px-2 text-head"
+      class="flex h-8 max-phone:h-11 w-full items-center justify-between gap-1 rounded-key border bg-field px-2 text-head"
       :class="open ? 'border-text' : 'border-edge'"
     >
       <span class="truncate">{{ words(value) }}</span>
-      <svg viewBox="0 0 10 6" width="8" height="5" aria-hidden="true">
+      <svg viewBox="0 0 10 6" class="h-1.25 w-2" aria-hidden="true">
         <path d="M1 1l4 4 4-4" fill="none" stroke="currentColor" stroke-width="1.500" />
       </svg>
     </ListboxButton>
@@ -39,7 +39,7 @@ useFloating(button, list)
         as="template"
       >
         <li
-          class="flex h-8 max-[719px]:h-11 cursor-pointer items-center px-3 text-head whitespace-nowrap"
+          class="flex h-8 max-phone:h-11 cursor-pointer items-center px-3 text-head whitespace-nowrap"
           :class="[active ? 'bg-raise' : '', selected ? 'font-[650]' : '']"
         >
           {{ option.words }}

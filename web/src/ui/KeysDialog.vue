@@ -22,7 +22,7 @@ const letters = computed({
 
 <template>
   <ModalDialog open title="Keys and settings" @close="emit('close')">
-    <dl class="mt-4 grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-[6px]">
+    <dl class="mt-4 grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-1.5">
       <template v-for="{ caps, words } in commands" :key="words">
         <dt class="flex gap-1">
           <KeyCap v-for="cap in caps" :key="cap">{{ cap }}</KeyCap>

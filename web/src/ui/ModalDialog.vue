@@ -12,8 +12,8 @@ const emit = defineEmits<{ close: [] }>()
     class="fixed inset-0 z-40 flex items-start justify-center overflow-y-auto bg-page/80 p-4 pt-[8vh]"
     @close="emit('close')"
   >
-    <DialogPanel class="w-full max-w-[34rem] rounded-card border border-line-2 bg-card p-5">
-      <DialogTitle class="font-voice text-[22px] leading-7 font-medium">{{ title }}</DialogTitle>
+    <DialogPanel class="w-full max-w-110.5 rounded-card border border-line-2 bg-card p-5">
+      <DialogTitle class="font-voice text-[1.375rem] leading-7 font-medium">{{ title }}</DialogTitle>
       <slot />
     </DialogPanel>
   </Dialog>

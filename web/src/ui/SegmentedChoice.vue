@@ -16,7 +16,7 @@ const value = defineModel<T>({ required: true })
       class="flex flex-1 cursor-pointer focus-visible:outline-offset-[-3px]"
     >
       <span
-        class="flex h-[30px] max-[719px]:h-[42px] flex-1 items-center justify-center px-2 text-body whitespace-nowrap"
+        class="flex h-7.5 max-phone:h-10.5 flex-1 items-center justify-center px-2 text-body whitespace-nowrap"
         :class="checked ? 'bg-act font-[650] text-act-t' : 'text-text-2'"
         >{{ option.words }}</span
       >

@@ -14,7 +14,7 @@ const id = useId()
       <input
         :id="id"
         v-model="text"
-        class="h-8 max-[719px]:h-11 w-full min-w-0 rounded-key border bg-field px-2 text-head text-text"
+        class="h-8 max-phone:h-11 w-full min-w-0 rounded-key border bg-field px-2 text-head text-text"
         :class="wrong ? 'border-warn' : 'border-edge'"
         :aria-invalid="wrong ? true : undefined"
         :aria-describedby="wrong || hint ? `${id}-note` : undefined"

@@ -7,7 +7,7 @@ const fit = size({
   padding: EDGE,
   apply({ availableHeight, rects, elements }) {
     elements.floating.style.minWidth = `${rects.reference.width}px`
-    elements.floating.style.maxHeight = `${Math.min(availableHeight, 256)}px`
+    elements.floating.style.maxHeight = `min(${availableHeight}px, 16rem)`
   },
 })
 const middleware = [flip({ padding: EDGE }), shift({ padding: EDGE }), fit]

@@ -136,7 +136,7 @@ const holding = ref(false)
 <template>
   <section class="p-3" aria-label="Camera">
     <h2 class="sr-only">Camera</h2>
-    <div class="grid grid-cols-3 gap-2 max-[719px]:grid-cols-1">
+    <div class="grid grid-cols-3 gap-2 max-phone:grid-cols-1">
       <StepField
         v-for="{ dial, label, before, after } in DIALS"
         :key="dial"
@@ -159,12 +159,12 @@ const holding = ref(false)
       Not set yet: this is what it usually is, and what a reading is taken at.
       <button type="button" class="font-[650] text-text underline" @click="set({})">Set it so</button>
     </p>
-    <div class="mt-3 grid grid-cols-3 gap-2 max-[719px]:grid-cols-1">
+    <div class="mt-3 grid grid-cols-3 gap-2 max-phone:grid-cols-1">
       <LabelledField label="Camera"><ChoiceList v-model="body" label="Camera" :options="bodies" /></LabelledField>
       <LabelledField label="Filter"><ChoiceList v-model="filter" label="Filter" :options="filters" /></LabelledField>
       <LabelledField label="Sync"><ChoiceList v-model="sync" label="Sync time" :options="syncs" /></LabelledField>
     </div>
-    <dl class="mt-3 grid grid-cols-[96px_1fr_auto] gap-x-3">
+    <dl class="mt-3 grid grid-cols-[6rem_1fr_auto] gap-x-3">
       <template v-for="{ name, words } in rows" :key="name">
         <dt class="border-t border-line py-2 text-text-2">{{ name }}</dt>
         <dd class="col-span-2 border-t border-line py-2">{{ words }}</dd>

@@ -15,7 +15,7 @@ const sorted = computed(() => [...findings].sort((a, b) => Number(b.spoils) - Nu
 
 <template>
   <ul class="divide-y divide-line" aria-label="Worth knowing">
-    <li v-for="(finding, i) in sorted" :key="i" class="flex items-start gap-2 py-2 leading-[18px]">
+    <li v-for="(finding, i) in sorted" :key="i" class="flex items-start gap-2 py-2 leading-4.5">
       <p class="min-w-0 flex-1" :class="finding.caution || finding.spoils ? 'text-warn' : 'text-text-2'">
         <b v-if="finding.spoils" class="font-[650]">Spoils the frame: </b><WordLine :line="finding.words" />
       </p>

@@ -74,7 +74,7 @@ const rows = computed(() => {
           <td class="text-right" :class="row.after ? 'font-[700]' : 'text-text-3'">{{ row.after ?? '–' }}</td>
         </tr>
         <tr v-if="rows.length === 0" class="border-t border-line">
-          <td colspan="3" class="h-[60px] text-text-3">Told once key and fill are read.</td>
+          <td colspan="3" class="h-15 text-text-3">Told once key and fill are read.</td>
         </tr>
       </tbody>
     </table>

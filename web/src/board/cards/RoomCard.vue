@@ -51,7 +51,7 @@ const typed = async (text: string) => lane.value && board.typed(wishAt(lane.valu
       <SegmentedChoice v-model="fate" label="The room is to be" :options="options" class="flex-1" />
       <StepField
         label="Room's level"
-        class="w-[136px]"
+        class="w-34"
         :value="signed(lane?.wish ?? 0)"
         :write="typed"
         down

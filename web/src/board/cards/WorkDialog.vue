@@ -101,7 +101,7 @@ async function saveAutomatic(): Promise<void> {
 <template>
   <ModalDialog open title="Ways of working" @close="emit('close')">
     <div class="mt-3 grid gap-4">
-      <CameraCard :scales="scales" class="!bg-transparent !p-0 min-[720px]:hidden" />
+      <CameraCard :scales="scales" class="!bg-transparent !p-0 min-phone:hidden" />
       <section class="grid gap-2" aria-label="Schools">
         <WayRow label="Who follows" :effect="effects?.follow">
           <SegmentedChoice v-model="follow" label="Who follows" :options="choices.follows" />
@@ -177,7 +177,7 @@ async function saveAutomatic(): Promise<void> {
         @submit.prevent="saveAutomatic"
       >
         <h3 id="work-automatic" class="text-head font-[650]">One automatic frame, then manual</h3>
-        <div class="mt-2 grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-3 max-[560px]:grid-cols-2">
+        <div class="mt-2 grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-3 max-[35rem]:grid-cols-2">
           <div>
             <span class="label text-text-2">Light</span>
             <ChoiceList v-model="light" label="Light" :options="lights" class="mt-1" />

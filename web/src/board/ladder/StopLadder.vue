@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useDebounceFn, useElementSize } from '@vueuse/core'
+import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Board, Lane } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
@@ -15,6 +15,7 @@ import { FTspans } from '@/draw/FTspans'
 import { useHold } from '@/draw/hold'
 import LadderTable from '@/draw/LadderTable.vue'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
+import { rem, useDrawingSize } from '@/draw/measure'
 
 /** The stop ladder: the order of the work is its head, every light stands on one scale of stops, what is dialled is its foot. */
 const {
@@ -27,7 +28,7 @@ const {
 const emit = defineEmits<{ choose: [lane: string]; draft: [entry: TypedEntry]; write: [entry: TypedEntry]; drop: [] }>()
 
 const frame = useTemplateRef('frame')
-const { width, height } = useElementSize(frame, { width: 816, height: 554 })
+const { width, height } = useDrawingSize(frame, { width: 816, height: 554 })
 
 /** Marks glide when a level changes, not when the ladder is laid out anew. */
 const glides = ref(false)
@@ -51,7 +52,7 @@ const drawing = computed(() => draw(board, boxes.value, scale.value, ghosts))
 const inner = computed(() => boxes.value.reduce((sum, box) => sum + box.w, 0))
 /** Where lanes are narrow, each line of their heads has one thing on it. */
 const close = computed(() => inner.value / boxes.value.length < 84)
-const columns = computed(() => boxes.value.map((b) => `${b.w}px`).join(' '))
+const columns = computed(() => boxes.value.map((b) => rem(b.w)).join(' '))
 const isOff = (lane: Lane) => lane.state === 'over' || lane.state === 'under'
 /** What lies between reading and wish stands on a line of its own where lanes stand close. */
 const gapOf = (lane: Lane) => (lane.gap && lane.words.startsWith(`${lane.gap.shown} `) ? lane.gap.shown : '')
@@ -108,24 +109,24 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
       <div
         v-if="box.lane.id === chosen"
         class="pointer-events-none absolute inset-y-0 border-t-[3px] border-text bg-text/[0.055]"
-        :style="{ left: `${box.x}px`, width: `${box.w}px` }"
+        :style="{ left: rem(box.x), width: rem(box.w) }"
       />
     </template>
 
-    <div class="grid" :style="{ gridTemplateColumns: columns, height: `${HEAD}px` }" role="toolbar" aria-label="Lanes">
+    <div class="grid" :style="{ gridTemplateColumns: columns, height: rem(HEAD) }" role="toolbar" aria-label="Lanes">
       <button
         v-for="{ lane } in boxes"
         :key="lane.id"
         type="button"
         class="flex min-w-0 flex-col border-l border-line text-left first:border-l-0 focus-visible:outline-offset-[-3px]"
-        :class="close ? 'px-1 pt-1' : 'px-2 pt-[9px]'"
+        :class="close ? 'px-1 pt-1' : 'px-2 pt-2.25'"
         :aria-pressed="lane.id === chosen"
         :title="`${lane.name}, ${lane.words}`"
         @click="emit('choose', lane.id)"
       >
         <span
           class="flex items-center font-[650]"
-          :class="close ? 'gap-1 text-label [font-stretch:84%]!' : 'gap-[6px] text-head'"
+          :class="close ? 'gap-1 text-label [font-stretch:84%]!' : 'gap-1.5 text-head'"
         >
           <RoleMark v-if="lane.role" :role="lane.role" />
           <span class="truncate" :class="lane.state === 'untouched' ? 'text-text-3' : ''">{{ lane.name }}</span>
@@ -134,7 +135,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
         <span
           class="label"
           :class="[
-            close ? 'grid gap-x-[3px] leading-4 [font-stretch:75%]!' : 'mt-[3px] flex items-center gap-[5px]',
+            close ? 'grid gap-x-0.75 leading-4 [font-stretch:75%]!' : 'mt-0.75 flex items-center gap-1.25',
             isOff(lane) || lane.state === 'read_again'
               ? 'font-[700] text-text'
               : lane.state === 'untouched'
@@ -142,7 +143,7 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
                 : 'text-text-2',
           ]"
         >
-          <span v-if="close" class="flex items-center gap-[3px]">
+          <span v-if="close" class="flex items-center gap-0.75">
             <StateSign :state="lane.state" /> {{ gapOf(lane) }}
             <span class="ml-auto text-tick font-normal text-text-3">{{ lane.number }}</span>
           </span>
@@ -156,9 +157,8 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
 
     <svg
       class="absolute left-0 block [touch-action:pan-x_pan-y] select-none"
-      :style="{ top: `${HEAD}px` }"
-      :width="inner"
-      :height="body"
+      :style="{ top: rem(HEAD), width: rem(inner), height: rem(body) }"
+      :viewBox="`0 0 ${inner} ${body}`"
       role="img"
       aria-label="Every light on one scale of stops against the exposure. The table that follows says the same."
       @pointermove="drag"
@@ -333,17 +333,17 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
     <div
       v-if="!far"
       class="absolute bottom-0 left-0 grid"
-      :style="{ gridTemplateColumns: columns, height: `${foot}px` }"
+      :style="{ gridTemplateColumns: columns, height: rem(foot) }"
       aria-hidden="true"
     >
       <div
         v-for="{ lane } in boxes"
         :key="lane.id"
-        class="label min-w-0 overflow-hidden border-l border-line pt-[6px] leading-[15px] first:border-l-0"
+        class="label min-w-0 overflow-hidden border-l border-line pt-1.5 leading-3.75 first:border-l-0"
         :class="close ? 'px-1 [font-stretch:75%]!' : 'px-2'"
       >
         <template v-if="lane.foot.strong">
-          <p class="truncate text-[13px] font-[650]">{{ lane.foot.strong }}</p>
+          <p class="truncate text-body font-[650]">{{ lane.foot.strong }}</p>
           <p class="truncate" :class="lane.foot.pending ? 'font-[650] text-text' : 'text-text-2'">
             {{ lane.foot.pending ?? lane.foot.plain }}
           </p>

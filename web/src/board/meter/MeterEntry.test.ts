@@ -138,6 +138,16 @@ describe('the meter entry', () => {
     expect(useNotices().now?.words).toContain('“7.3 4” was not logged')
   })
 
+  it('does not put a reading into the field of another look', async () => {
+    await log('7.3 4')
+    // Its lights may well be called the same: a look that was begun from this one.
+    const other = { ...view, id: 'other look' } as unknown as SetupView
+    vi.spyOn(board, 'view', 'get').mockReturnValue(other)
+    await sendBack[0]?.(refusal('7.3 is no whole stop.'))
+    expect(field().element.value).toBe('')
+    expect(useNotices().now?.words).toContain('“7.3 4” was not logged')
+  })
+
   it('logs nothing where nothing is typed', async () => {
     await log('  ')
     expect(written).toEqual([])

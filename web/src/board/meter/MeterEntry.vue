@@ -38,12 +38,12 @@ function log(): void {
   const now = entry.value
   const of = subject.value?.id
   if (!now || !of) return
-  const [text, on] = [typed.value, how.on.value]
+  const [look, text, on] = [board.view?.id, typed.value, how.on.value]
   typed.value = ''
   how.logged()
   focus()
   board.write(now, async (refused) => {
-    if (typed.value !== '' || subject.value?.id !== of) {
+    if (typed.value !== '' || board.view?.id !== look || subject.value?.id !== of) {
       notices.say(`“${text}” was not logged: ${refused.problem.detail}`, { warn: true })
       return
     }
@@ -68,10 +68,10 @@ defineExpose({ focus })
 </script>
 
 <template>
-  <section class="card flex flex-col gap-[6px] p-[10px]" aria-label="Meter entry">
+  <section class="card flex flex-col gap-1.5 p-2.5" aria-label="Meter entry">
     <RadioGroup
       :model-value="subject?.id"
-      class="flex flex-wrap gap-[2px]"
+      class="flex flex-wrap gap-0.5"
       aria-label="What was read"
       @update:model-value="read"
     >
@@ -80,7 +80,7 @@ defineExpose({ focus })
         :key="lane.id"
         :value="lane.id"
         :title="lane.name"
-        class="flex h-8 cursor-pointer items-center gap-[6px] rounded-key border px-2 text-body"
+        class="flex h-8 cursor-pointer items-center gap-1.5 rounded-key border px-2 text-body"
         :class="lane.id === subject?.id ? 'border-edge font-[700] text-text' : 'border-transparent text-text-2'"
         @click="focus()"
       >
@@ -97,18 +97,18 @@ defineExpose({ focus })
       </RadioGroupOption>
     </RadioGroup>
     <div class="flex h-12 items-stretch gap-3">
-      <div class="relative w-[164px] shrink-0">
+      <div class="relative w-41 shrink-0">
         <RoleMark
           v-if="subject?.role"
           :role="subject.role"
           :size="13"
-          class="pointer-events-none absolute top-1/2 left-[10px] -translate-y-1/2"
+          class="pointer-events-none absolute top-1/2 left-2.5 -translate-y-1/2"
         />
         <input
           ref="field"
           v-model="typed"
           data-entry
-          class="h-full w-full rounded-key focus-visible:outline-offset-0 border bg-field pr-2 pl-[30px] text-entry font-[620] text-text placeholder:text-[15px] placeholder:font-normal placeholder:text-text-3"
+          class="h-full w-full rounded-key focus-visible:outline-offset-0 border bg-field pr-2 pl-7.5 text-entry font-[620] text-text placeholder:text-value placeholder:font-normal placeholder:text-text-3"
           :class="wrong ? 'border-warn' : 'border-edge'"
           :aria-label="`Reading of ${subject?.name.toLowerCase() ?? 'nothing'}`"
           :aria-invalid="wrong ? true : undefined"
@@ -122,7 +122,7 @@ defineExpose({ focus })
           @keydown.esc.stop="leave"
         />
       </div>
-      <div id="meter-echo" class="min-w-0 flex-1 overflow-hidden text-[12.500px] leading-4" aria-live="polite">
+      <div id="meter-echo" class="min-w-0 flex-1 overflow-hidden text-[0.78125rem] leading-4" aria-live="polite">
         <p v-if="wrong" class="text-warn">{{ wrong }}</p>
         <template v-else-if="echo">
           <p v-for="(line, i) in echo.lines" :key="i" class="text-text-2">
@@ -137,16 +137,16 @@ defineExpose({ focus })
     </div>
     <div class="flex items-center gap-2">
       <span class="label text-text-2">Meter at</span>
-      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" class="w-[96px]" />
-      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" class="w-[96px]" />
+      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" class="w-24" />
+      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" class="w-24" />
       <Popover class="relative ml-auto min-w-0">
         <PopoverButton
-          class="label flex h-8 max-w-[150px] min-w-0 items-center rounded-key border border-line-2 px-2 text-text-2 hover:border-edge"
+          class="label flex h-8 max-w-37.5 min-w-0 items-center rounded-key border border-line-2 px-2 text-text-2 hover:border-edge"
           :aria-label="`How it is read: ${how.words.value}`"
           ><span class="truncate">{{ how.words.value }}</span></PopoverButton
         >
         <PopoverPanel
-          class="absolute right-0 z-30 mt-1 w-[380px] rounded-card border border-edge bg-card p-4"
+          class="absolute right-0 z-30 mt-1 w-95 rounded-card border border-edge bg-card p-4"
           aria-label="How it is read"
         >
           <HowFields :how="how" :kind="subject?.kind" />

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { Finding } from '@/api/client'
 import type { components } from '@/api/generated'
 import KeyCap from '@/ui/KeyCap.vue'
 import WordLine from '@/draw/WordLine.vue'
+import { rem, useDrawingSize } from '@/draw/measure'
 import PowerScale from './PowerScale.vue'
 
 /** One sentence, one action. */
@@ -24,7 +24,7 @@ const {
 const emit = defineEmits<{ done: []; mend: [] }>()
 
 const card = useTemplateRef('card')
-const { width } = useElementSize(card, { width: 816, height: 144 })
+const { width } = useDrawingSize(card, { width: 816, height: 144 })
 
 /** What would spoil the frame matters more than the other way to do it. */
 const why = computed(() => (spoils ? next.why.slice(0, 1) : next.why))
@@ -42,19 +42,19 @@ const size = computed(() => {
 <template>
   <section
     ref="card"
-    class="card grid grid-rows-[56px_1fr] overflow-hidden px-[18px] pt-2 pb-2"
+    class="card grid grid-rows-[3.5rem_1fr] overflow-hidden px-4.5 pt-2 pb-2"
     aria-labelledby="next-move"
   >
     <h2
       id="next-move"
       class="flex items-center font-voice leading-[1.08] font-[430] tracking-[-0.012em]"
-      :style="{ fontSize: `${size}px` }"
+      :style="{ fontSize: rem(size) }"
       aria-live="polite"
     >
       <span><WordLine :line="next.say" /></span>
     </h2>
     <div class="flex items-center gap-4">
-      <div class="min-w-0 flex-1 leading-[19px] text-text-2">
+      <div class="min-w-0 flex-1 leading-4.75 text-text-2">
         <p v-for="(line, i) in why" :key="i" :class="i === 0 ? 'text-body text-text' : 'label'">
           <WordLine :line="line" />
         </p>
@@ -71,7 +71,7 @@ const size = computed(() => {
           </button>
         </p>
       </div>
-      <PowerScale v-if="next.power && !far" :power="next.power" class="shrink-0 max-[1100px]:hidden" />
+      <PowerScale v-if="next.power && !far" :power="next.power" class="shrink-0 max-[68.75rem]:hidden" />
       <button
         v-if="next.action && !far"
         type="button"

@@ -4,6 +4,7 @@ import type { components } from '@/api/generated'
 import { textWidth } from '@/draw/placer'
 import { linear } from '@/draw/scale'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
+import { rem } from '@/draw/measure'
 
 /** A unit's own power scale: where it is set, and where it goes. */
 const { power } = defineProps<{ power: components['schemas']['PowerDrawing'] }>()
@@ -29,7 +30,7 @@ const said = computed(() => `${power.unit}, now ${power.now_written}`)
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${W} 66`" :width="W" height="66" role="img" :aria-label="said">
+  <svg :viewBox="`0 0 ${W} 66`" :width="rem(W)" :height="rem(66)" role="img" :aria-label="said">
     <text x="8" y="12" class="words">{{ power.unit }}</text>
     <text :x="W - 8" y="12" text-anchor="end" class="words">now {{ power.now_written }}</text>
     <path :d="`M${PAD} ${AXIS}H${W - PAD}`" stroke="var(--edge)" />

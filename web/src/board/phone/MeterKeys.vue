@@ -7,8 +7,8 @@ const TENTHS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9']
 </script>
 
 <template>
-  <div class="grid gap-[5px]">
-    <div class="grid grid-cols-6 gap-[5px]" role="group" aria-label="Whole stop">
+  <div class="grid gap-1.25">
+    <div class="grid grid-cols-6 gap-1.25" role="group" aria-label="Whole stop">
       <button
         v-for="n in stops"
         :key="n"
@@ -23,7 +23,7 @@ const TENTHS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9']
         <small v-if="camera === n">camera</small>
       </button>
     </div>
-    <div class="grid grid-cols-5 gap-[5px]" role="group" aria-label="Tenths">
+    <div class="grid grid-cols-5 gap-1.25" role="group" aria-label="Tenths">
       <button
         v-for="n in TENTHS"
         :key="n"
@@ -45,21 +45,21 @@ const TENTHS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9']
 <style scoped>
 .key {
   display: flex;
-  height: 45px;
+  height: 2.8125rem;
   flex-direction: column;
   align-items: center;
   justify-content: center;
   border: 1px solid var(--line-2);
   border-radius: var(--radius-key);
   background: var(--field);
-  font-size: 17px;
+  font-size: 1.0625rem;
   font-weight: 650;
   line-height: 1.1;
   touch-action: manipulation;
 }
 
 .key small {
-  font-size: 10.5px;
+  font-size: 0.65625rem;
   font-weight: 400;
   line-height: 1;
 }

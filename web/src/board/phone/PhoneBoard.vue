@@ -15,6 +15,7 @@ import WordLine from '@/draw/WordLine.vue'
 import MeterKeys from './MeterKeys.vue'
 import PhoneSheet from './PhoneSheet.vue'
 import SpineLadder from './SpineLadder.vue'
+import { rem } from '@/draw/measure'
 
 /** The board beside the sitter: one hand, no scroll, two taps a reading. */
 const emit = defineEmits<{ work: [] }>()
@@ -90,23 +91,23 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
 </script>
 
 <template>
-  <main class="phone flex h-dvh min-h-[640px] flex-col gap-2 overflow-hidden px-2" aria-label="Board on the phone">
+  <main class="phone flex h-dvh min-h-160 flex-col gap-2 overflow-hidden px-2" aria-label="Board on the phone">
     <header class="col-span-full flex h-11 shrink-0 items-center gap-2 px-1">
-      <RouterLink to="/" class="flex h-11 items-center gap-1 text-[15px] whitespace-nowrap text-text-2"
-        >‹ <span class="max-[400px]:sr-only">Sitting&nbsp;</span>{{ board.view?.sitting.number }}</RouterLink
+      <RouterLink to="/" class="flex h-11 items-center gap-1 text-value whitespace-nowrap text-text-2"
+        >‹ <span class="max-[25rem]:sr-only">Sitting&nbsp;</span>{{ board.view?.sitting.number }}</RouterLink
       >
       <h1 class="sr-only">{{ board.view?.sitting.name }}, {{ board.view?.name }}</h1>
       <RouterLink
         v-if="board.view"
         :to="{ name: 'plan', params: { id: board.view.id } }"
-        class="flex h-11 items-center px-1 text-[15px] text-text-2"
+        class="flex h-11 items-center px-1 text-value text-text-2"
         >Plan</RouterLink
       >
       <span class="flex-1" />
       <button
         v-if="findings.length > 0"
         type="button"
-        class="h-11 rounded-key px-2 text-[13px] font-[650] whitespace-nowrap"
+        class="h-11 rounded-key px-2 text-body font-[650] whitespace-nowrap"
         :class="board.spoils ? 'text-warn' : ''"
         @click="findingsOpen = true"
       >
@@ -114,7 +115,7 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
       </button>
       <button
         type="button"
-        class="flex h-11 items-baseline gap-3 text-[17px] font-[650] whitespace-nowrap max-[400px]:gap-2 max-[400px]:text-[15px]"
+        class="flex h-11 items-baseline gap-3 text-[1.0625rem] font-[650] whitespace-nowrap max-[25rem]:gap-2 max-[25rem]:text-value"
         aria-label="Camera and ways of working"
         @click="emit('work')"
       >
@@ -122,20 +123,20 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
           ><FNumber :f="camera.aperture" class="self-center" /><span class="self-center">{{ camera.shutter }}</span
           ><span class="self-center">ISO {{ camera.iso }}</span></template
         >
-        <span v-else class="self-center text-[14px] font-normal text-text-2">camera not set</span>
+        <span v-else class="self-center text-head font-normal text-text-2">camera not set</span>
       </button>
     </header>
 
-    <section v-if="next" class="card flex h-[155px] shrink-0 flex-col px-[14px] pt-2 pb-3" aria-label="Next move">
+    <section v-if="next" class="card flex h-38.75 shrink-0 flex-col px-3.5 pt-2 pb-3" aria-label="Next move">
       <h2
         class="line-clamp-3 flex-1 font-voice leading-[1.12] font-[430] tracking-[-0.01em]"
-        :style="{ fontSize: `${size}px` }"
+        :style="{ fontSize: rem(size) }"
         aria-live="polite"
       >
         <WordLine :line="next.say" />
       </h2>
       <div class="flex items-end gap-3">
-        <p class="line-clamp-2 min-w-0 flex-1 text-[13px] leading-[17px] text-text-2">
+        <p class="line-clamp-2 min-w-0 flex-1 text-body leading-4.25 text-text-2">
           <span v-if="board.beforeFrame" class="text-warn"
             ><b class="font-[650]">Before the frame: </b><WordLine :line="board.beforeFrame.words"
           /></span>
@@ -144,7 +145,7 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
         <button
           v-if="next.action"
           type="button"
-          class="h-[46px] shrink-0 rounded-key border px-5 text-[16px] font-[650] disabled:opacity-50"
+          class="h-11.5 shrink-0 rounded-key border px-5 text-gap font-[650] disabled:opacity-50"
           :class="entry ? 'border-edge' : 'border-act bg-act text-act-t'"
           :disabled="board.busyWriting && !board.outOfReach"
           @click="done"
@@ -157,8 +158,8 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
     <SpineLadder v-if="board.board" class="min-h-0 flex-1" :board="board.board" :chosen="board.chosen" :ghost="ghost" />
 
     <section class="entry -mx-2 shrink-0 rounded-t-[14px] bg-card px-2 pt-2 pb-3" aria-label="Meter entry">
-      <p v-if="board.view?.closed" class="px-1 pb-1 text-[13px] text-warn" role="status">{{ board.view.closed }}</p>
-      <p v-if="kept > 0 || board.kept" class="px-1 pb-1 text-[13px] text-text-2" role="status">
+      <p v-if="board.view?.closed" class="px-1 pb-1 text-body text-warn" role="status">{{ board.view.closed }}</p>
+      <p v-if="kept > 0 || board.kept" class="px-1 pb-1 text-body text-text-2" role="status">
         <template v-if="board.kept">Out of reach: as it was seen here on {{ seenAt }}. </template>
         <template v-if="kept > 0"
           >{{ kept }} kept on this phone{{ board.outOfReach ? ', sent when the connection is back' : '' }}</template
@@ -174,27 +175,27 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
           v-for="lane in lanes"
           :key="lane.id"
           :value="lane.id"
-          class="flex h-[46px] min-w-[54px] flex-1 flex-col items-center justify-center gap-[3px] rounded-key border px-1 text-[12.500px]"
+          class="flex h-11.5 min-w-13.5 flex-1 flex-col items-center justify-center gap-0.75 rounded-key border px-1 text-[0.78125rem]"
           :class="lane.id === subject?.id ? 'border-edge bg-raise font-[700]' : 'border-transparent text-text-2'"
         >
           <RoleMark v-if="lane.role" :role="lane.role" :size="15" />
-          <svg v-else viewBox="0 0 14 10" width="15" height="11" aria-hidden="true">
+          <svg v-else viewBox="0 0 14 10" class="h-2.75 w-3.75" aria-hidden="true">
             <path d="M1 1h12M1 5h12M1 9h12" stroke="currentColor" stroke-width="1.600" />
           </svg>
           <span class="whitespace-nowrap">{{ lane.name }}</span>
         </RadioGroupOption>
       </RadioGroup>
-      <div class="flex h-[58px] items-center gap-3 px-1">
+      <div class="flex h-14.5 items-center gap-3 px-1">
         <output
-          class="w-[108px] shrink-0 text-[40px] leading-none font-[650]"
+          class="w-27 shrink-0 text-[2.5rem] leading-none font-[650]"
           :aria-label="`Reading of ${subject?.name.toLowerCase()}`"
         >
           <template v-if="whole"
             ><i class="font-voice font-medium">ƒ</i>{{ whole }}<sup>{{ tenth || '0' }}</sup></template
           >
-          <span v-else class="text-[15px] font-normal text-text-3">two taps</span>
+          <span v-else class="text-value font-normal text-text-3">two taps</span>
         </output>
-        <div class="min-w-0 flex-1 text-[13px] leading-[17px]" aria-live="polite">
+        <div class="min-w-0 flex-1 text-body leading-4.25" aria-live="polite">
           <p v-if="wrong" class="text-warn">{{ wrong }}</p>
           <template v-else-if="echo">
             <p v-for="(line, i) in echo.lines.slice(0, 3)" :key="i" class="truncate text-text-2">
@@ -206,7 +207,7 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
         <button
           v-if="!entry && subject?.kind === 'light'"
           type="button"
-          class="h-11 max-w-[120px] min-w-0 shrink-0 truncate rounded-key border border-line-2 px-2 text-[13px] font-[650]"
+          class="h-11 max-w-30 min-w-0 shrink-0 truncate rounded-key border border-line-2 px-2 text-body font-[650]"
           :aria-label="`Unit, dial and target of ${subject.name}`"
           @click="openLane"
         >
@@ -214,7 +215,7 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
         </button>
         <button
           type="button"
-          class="h-11 max-w-[104px] shrink-0 truncate rounded-key border border-line-2 px-2 text-[13px] text-text-2"
+          class="h-11 max-w-26 shrink-0 truncate rounded-key border border-line-2 px-2 text-body text-text-2"
           :aria-label="`How it is read: ${how.words.value}`"
           @click="howOpen = true"
         >
@@ -227,10 +228,10 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
         :stops="board.scales?.whole ?? []"
         :camera="camera?.aperture.number"
       />
-      <div class="mt-[10px] flex gap-2">
+      <div class="mt-2.5 flex gap-2">
         <button
           type="button"
-          class="h-[50px] w-[88px] rounded-key border border-line-2 text-[16px] font-[650] disabled:opacity-50"
+          class="h-12.5 w-22 rounded-key border border-line-2 text-gap font-[650] disabled:opacity-50"
           :disabled="!board.canUndo"
           @click="board.undo()"
         >
@@ -238,7 +239,7 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
         </button>
         <button
           type="button"
-          class="h-[50px] flex-1 rounded-key text-[16px] font-[650] disabled:opacity-50"
+          class="h-12.5 flex-1 rounded-key text-gap font-[650] disabled:opacity-50"
           :class="entry ? 'bg-act text-act-t' : 'border border-line-2 text-text-2'"
           :disabled="!entry || Boolean(wrong)"
           @click="log"
@@ -270,12 +271,12 @@ const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : 
 
 <style scoped>
 /* Lying on its side: what is said and drawn at the left, what is pressed at the right. */
-@media (max-height: 480px) {
+@media (height <= 30rem) {
   .phone {
     display: grid;
     min-height: 0;
     grid-template-columns: 1fr 1fr;
-    grid-template-rows: auto auto minmax(120px, 1fr);
+    grid-template-rows: auto auto minmax(7.5rem, 1fr);
     overflow: auto;
   }
 

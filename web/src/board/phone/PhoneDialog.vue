@@ -29,7 +29,7 @@ const code = computed(() =>
   <ModalDialog open title="This board on the phone" @close="emit('close')">
     <p v-if="failed" class="mt-3 text-warn">{{ failed }}</p>
     <template v-if="address && url">
-      <div class="mt-4 flex gap-5 max-[560px]:flex-col">
+      <div class="mt-4 flex gap-5 max-[35rem]:flex-col">
         <img :src="code" width="190" height="190" alt="QR code of the address beside it" class="shrink-0" />
         <div class="min-w-0">
           <p class="label text-text-2">Point the phone's camera at it, or type</p>

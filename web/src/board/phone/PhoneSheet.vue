@@ -9,7 +9,7 @@ const emit = defineEmits<{ close: [] }>()
 <template>
   <ModalDialog open :title="title" @close="emit('close')">
     <slot />
-    <button type="button" class="mt-4 h-[46px] w-full rounded-key bg-act font-[650] text-act-t" @click="emit('close')">
+    <button type="button" class="mt-4 h-11.5 w-full rounded-key bg-act font-[650] text-act-t" @click="emit('close')">
       Done
     </button>
   </ModalDialog>

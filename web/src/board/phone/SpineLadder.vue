@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { Board } from '@/api/client'
 import { FTspans } from '@/draw/FTspans'
 import LadderTable from '@/draw/LadderTable.vue'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
 import RoleMark from '@/draw/RoleMark.vue'
+import { useDrawingSize } from '@/draw/measure'
 import { spineOf } from './spine'
 
 /** All lights on one spine. */
@@ -16,7 +16,7 @@ const { board, chosen, ghost } = defineProps<{
 }>()
 
 const frame = useTemplateRef('frame')
-const { width, height } = useElementSize(frame, { width: 374, height: 200 })
+const { width, height } = useDrawingSize(frame, { width: 374, height: 200 })
 const spine = computed(() => spineOf(board, Math.max(80, height.value), ghost))
 const X = 98
 const rungs = computed(() =>
@@ -38,9 +38,8 @@ const markX = (i: number) => X + 34 + (i % 2) * 26
   <section class="card flex min-h-0 flex-col overflow-hidden" aria-label="Stop ladder">
     <div ref="frame" class="min-h-0 flex-1">
       <svg
-        :width="width"
-        :height="height"
-        class="block"
+        :viewBox="`0 0 ${width} ${height}`"
+        class="block size-full"
         role="img"
         aria-label="The lights on one scale of stops. The table that follows says the same."
       >
@@ -118,7 +117,7 @@ const markX = (i: number) => X + 34 + (i % 2) * 26
     </div>
     <p
       v-if="spine.outside.length > 0"
-      class="flex h-[30px] items-center gap-4 overflow-hidden border-t border-line px-3 text-[12.500px] whitespace-nowrap text-text-2"
+      class="flex h-7.5 items-center gap-4 overflow-hidden border-t border-line px-3 text-[0.78125rem] whitespace-nowrap text-text-2"
     >
       <span v-for="o in spine.outside" :key="o.lane" class="flex items-center gap-2"
         ><RoleMark :role="o.role" :size="13" /> {{ o.words }}</span

@@ -16,16 +16,7 @@ const colour = computed(() => (line.role ? ROLE_COLOURS[line.role] : 'var(--text
     :size="12"
     :form="hollow || line.kind === 'choice' ? 'hollow' : 'filled'"
   />
-  <svg
-    v-else
-    viewBox="0 0 12 12"
-    width="12"
-    height="12"
-    fill="none"
-    :stroke="colour"
-    stroke-width="1.700"
-    aria-hidden="true"
-  >
+  <svg v-else viewBox="0 0 12 12" class="size-3" fill="none" :stroke="colour" stroke-width="1.700" aria-hidden="true">
     <path v-if="line.kind === 'up'" d="M6 11V1.500M2.500 5L6 1.500L9.500 5" />
     <path v-else-if="line.kind === 'down'" d="M6 1v9.500M2.500 7L6 10.500L9.500 7" />
     <path

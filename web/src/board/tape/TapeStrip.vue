@@ -90,12 +90,12 @@ watch(
           :disabled="item.undone"
           @click="board.lookAt(item.id === last && !board.moment ? undefined : item)"
         >
-          <span class="flex items-center gap-[6px] whitespace-nowrap" :class="item.undone ? 'line-through' : ''">
+          <span class="flex items-center gap-1.5 whitespace-nowrap" :class="item.undone ? 'line-through' : ''">
             <time class="text-text-3" :datetime="item.at">{{ clock(item) }}</time>
             <TapeSign :line="item.line" />
             <span class="text-text"><WordLine :line="item.line.head" /></span>
           </span>
-          <span class="block pl-[38px] whitespace-nowrap text-text-2">{{
+          <span class="block pl-9.5 whitespace-nowrap text-text-2">{{
             item.undone ? 'taken back' : item.line.tail
           }}</span>
         </button>
@@ -103,15 +103,15 @@ watch(
     </ol>
     <div
       v-if="pending"
-      class="label shrink-0 border-l border-dashed border-edge px-3 pt-[9px] leading-4"
+      class="label shrink-0 border-l border-dashed border-edge px-3 pt-2.25 leading-4"
       aria-label="Next on the tape"
     >
-      <p class="flex items-center gap-[6px] whitespace-nowrap">
+      <p class="flex items-center gap-1.5 whitespace-nowrap">
         <span class="text-text-3">next</span>
         <TapeSign :line="pending" hollow />
         <span><WordLine :line="pending.head" /></span>
       </p>
-      <p class="pl-[33px] whitespace-nowrap text-text-2">{{ pending.tail }}</p>
+      <p class="pl-8.25 whitespace-nowrap text-text-2">{{ pending.tail }}</p>
     </div>
 
     <NoteDialog v-if="noting" @close="noting = false" />

@@ -54,7 +54,7 @@ const face = computed(() => ({ x: x(0), y: y(plan.studio.sitter.face) }))
 
 <template>
   <figure v-if="e">
-    <div class="bg-surround p-[18px]">
+    <div class="bg-surround p-4.5">
       <svg
         :viewBox="`0 0 ${WIDTH} ${height}`"
         class="plot block w-full"

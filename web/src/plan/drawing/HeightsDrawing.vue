@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { Entry, Plan, PlanLight, Setup } from '@/api/client'
 import { place as placeLabels, textWidth, type Box } from '@/draw/placer'
@@ -9,6 +8,7 @@ import { mine, useHold } from '@/draw/hold'
 import LightMark from '@/draw/LightMark.vue'
 import { cameraAt, meant, placed, placeMeant, shifted } from './place'
 import { path } from '@/draw/path'
+import { useDrawingSize } from '@/draw/measure'
 import { type Extent, gridLines, snapped } from './window'
 
 /** The studio from the side: ground at the left, camera at the right. Lights and camera go up and down. */
@@ -29,7 +29,7 @@ const emit = defineEmits<{
   giveUp: []
 }>()
 const frame = useTemplateRef('frame')
-const { width, height } = useElementSize(frame)
+const { width, height } = useDrawingSize(frame)
 const w = computed(() => width.value || 400)
 const h = computed(() => height.value || 110)
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import type { Contours, Entry, Plan, PlanLight, Setup } from '@/api/client'
 import { textWidth, type Box } from '@/draw/placer'
@@ -16,6 +15,7 @@ import { outward } from './place'
 import { groundEnds, wallCorners } from './room'
 import RoomLayer from './RoomLayer.vue'
 import { path } from '@/draw/path'
+import { useDrawingSize } from '@/draw/measure'
 import { type Extent, numbersOn, pair, toMetres, toPx } from './window'
 
 /** The studio from above, to scale: camera at the foot, ground at the top. Lights, camera, sitter and panels are dragged or nudged. */
@@ -41,7 +41,7 @@ const emit = defineEmits<{
 }>()
 
 const frame = useTemplateRef('frame')
-const { width, height } = useElementSize(frame)
+const { width, height } = useDrawingSize(frame)
 const size = computed(() => ({ width: width.value || 400, height: height.value || 320 }))
 /** The plan is told from the sitter: while that one is moved, the drawing goes along and the room stays. */
 const gone = computed(() => (moving && 'sitter_moved' in moving ? moving.sitter_moved : { x: 0, z: 0 }))
@@ -380,8 +380,8 @@ g[role='button']:focus-visible {
 
 .tool {
   display: inline-flex;
-  height: 28px;
-  width: 28px;
+  height: 1.75rem;
+  width: 1.75rem;
   align-items: center;
   justify-content: center;
   border: 1px solid var(--line-2);
@@ -395,8 +395,8 @@ g[role='button']:focus-visible {
 
 @media (pointer: coarse) {
   .tool {
-    height: 44px;
-    min-width: 44px;
+    height: 2.75rem;
+    min-width: 2.75rem;
   }
 }
 </style>

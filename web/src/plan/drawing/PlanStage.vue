@@ -8,6 +8,7 @@ import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import HeightsDrawing from './HeightsDrawing.vue'
 import PlanDrawing from './PlanDrawing.vue'
+import { rem } from '@/draw/measure'
 
 /** Plan and heights of the open look, one over the other, with the lights that have no place yet. */
 const { heights = 104 } = defineProps<{ /** Pixels for the side view. */ heights?: number }>()
@@ -86,7 +87,7 @@ const move = (entry: Entry) => void plan.move(entry)
       </div>
       <HeightsDrawing
         class="shrink-0"
-        :style="{ height: `${heights}px` }"
+        :style="{ height: rem(heights) }"
         :plan="drawn"
         :extent="extent"
         :chosen="board.chosen"

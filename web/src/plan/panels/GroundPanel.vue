@@ -52,7 +52,7 @@ const OPTIONS = [
     </section>
     <template v-else>
       <section class="card p-3" aria-label="Ground">
-        <h2 class="font-voice text-[20px] leading-6" aria-live="polite">{{ ground.words }}</h2>
+        <h2 class="font-voice text-[1.25rem] leading-6" aria-live="polite">{{ ground.words }}</h2>
         <p v-if="ground.wrap" class="mt-1 text-text-2">{{ ground.wrap }}</p>
         <div class="mt-2 flex flex-wrap items-center gap-2">
           <SegmentedChoice v-model="wish" label="The ground is to be" :options="OPTIONS" class="min-w-64 flex-1" />

@@ -34,7 +34,7 @@ const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.pl
         </template>
       </div>
       <PlaceFields v-if="light" class="mt-2" :light="light" :length="shown.length" />
-      <dl v-if="light" class="mt-3 grid grid-cols-[84px_1fr] gap-x-3 gap-y-1">
+      <dl v-if="light" class="mt-3 grid grid-cols-[5.25rem_1fr] gap-x-3 gap-y-1">
         <template v-if="face && light.role === 'key'">
           <dt class="label text-text-3">Pattern</dt>
           <dd class="font-[650]" aria-live="polite">{{ face.words }}</dd>

@@ -62,7 +62,7 @@ function lie(): void {
       <span class="mt-1 flex items-center gap-1">
         <input
           v-model="typed[f.is]"
-          class="h-8 w-[58px] rounded-key border bg-field px-2 text-head text-text max-[719px]:h-11 max-[719px]:w-[64px]"
+          class="h-8 w-14.5 rounded-key border bg-field px-2 text-head text-text max-phone:h-11 max-phone:w-16"
           :class="wrong ? 'border-warn' : 'border-edge'"
           :aria-label="`${f.words} of ${light.name}`"
           inputmode="decimal"

@@ -86,7 +86,7 @@ function putBack(): void {
   <form v-if="form" class="card grid gap-3 p-3" aria-label="Studio" @submit.prevent="save">
     <fieldset>
       <legend class="text-head font-[650]">Sitter and camera</legend>
-      <div class="mt-1 grid grid-cols-2 gap-2 min-[480px]:grid-cols-3">
+      <div class="mt-1 grid grid-cols-2 gap-2 min-[30rem]:grid-cols-3">
         <NumberFields v-model="form.numbers" :fields="SITTER" :length="length" :wrong="wrong" />
         <LabelledField label="Picture">
           <ChoiceList
@@ -125,7 +125,7 @@ function putBack(): void {
     </fieldset>
     <fieldset>
       <legend class="text-head font-[650]">Room</legend>
-      <div class="mt-1 grid grid-cols-2 gap-2 min-[480px]:grid-cols-3">
+      <div class="mt-1 grid grid-cols-2 gap-2 min-[30rem]:grid-cols-3">
         <LabelledField label="Walls">
           <ChoiceList
             v-model="form.walls"
@@ -175,7 +175,7 @@ function putBack(): void {
       <div
         v-for="(p, i) in form.panels"
         :key="i"
-        class="mt-1 grid grid-cols-2 items-end gap-2 min-[480px]:grid-cols-[1.5fr_1fr_1fr]"
+        class="mt-1 grid grid-cols-2 items-end gap-2 min-[30rem]:grid-cols-[1.5fr_1fr_1fr]"
       >
         <div class="flex gap-1">
           <ChoiceList
@@ -203,7 +203,7 @@ function putBack(): void {
     <div class="flex gap-2">
       <button
         type="submit"
-        class="h-8 max-[719px]:h-11 rounded-key border border-act bg-act px-3 font-[650] text-act-t"
+        class="h-8 max-phone:h-11 rounded-key border border-act bg-act px-3 font-[650] text-act-t"
         :disabled="Boolean(board.moment)"
       >
         Write the studio

@@ -27,7 +27,7 @@ const { from } = defineProps<{ from?: string }>()
 const router = useRouter()
 const kit = useKit()
 const gear = useGear()
-const narrow = useMediaQuery('(max-width: 899px)')
+const narrow = useMediaQuery('(width < 56.25rem)')
 const more = ref(false)
 const keysOpen = ref(false)
 useTitle('A new sitting · Ink Lamp')
@@ -159,7 +159,7 @@ const whole = computed(() => !narrow.value || more.value)
 </script>
 
 <template>
-  <div class="mx-auto flex min-h-dvh max-w-[1600px] flex-col" :class="narrow ? '' : 'h-dvh'">
+  <div class="mx-auto flex min-h-dvh max-w-400 flex-col" :class="narrow ? '' : 'h-dvh'">
     <AppBar @keys="keysOpen = true" />
     <p v-if="failed" class="card mx-2 flex items-center gap-3 px-4 py-3 text-warn" role="alert">
       {{ failed }} <PushButton @click="load">Try again</PushButton>
@@ -167,15 +167,15 @@ const whole = computed(() => !narrow.value || more.value)
     <form
       v-else-if="form && starts && start && scales"
       class="grid min-h-0 flex-1 gap-2 px-2 pb-2"
-      :class="narrow ? 'grid-rows-[1fr_auto]' : 'grid-cols-[minmax(0,1fr)_272px]'"
+      :class="narrow ? 'grid-rows-[1fr_auto]' : 'grid-cols-[minmax(0,1fr)_17rem]'"
       aria-label="A new sitting"
       @submit.prevent="begin"
       @keydown.esc="router.push('/')"
     >
-      <main class="card min-h-0 overflow-y-auto p-5 max-[719px]:p-3">
+      <main class="card min-h-0 overflow-y-auto p-5 max-phone:p-3">
         <div class="flex items-start gap-3">
           <div class="flex-1">
-            <h1 class="font-voice text-[32px] leading-9 font-[430] tracking-[-0.012em] max-[719px]:text-[26px]">
+            <h1 class="font-voice text-title font-[430] tracking-[-0.012em] max-phone:text-[1.625rem]">
               A new sitting
             </h1>
             <p class="text-text-2">Everything below may stay as it is. <KeyCap>Enter</KeyCap> begins.</p>
@@ -190,7 +190,7 @@ const whole = computed(() => !narrow.value || more.value)
               id="begin-name"
               ref="field"
               v-model="name"
-              class="h-8 w-[288px] max-w-full rounded-key border border-edge bg-field px-3 text-head max-[719px]:h-11"
+              class="h-8 w-72 max-w-full rounded-key border border-edge bg-field px-3 text-head max-phone:h-11"
               :placeholder="today"
               maxlength="60"
               autocomplete="off"
@@ -215,7 +215,7 @@ const whole = computed(() => !narrow.value || more.value)
             <span class="part-name">Camera</span>
             <div>
               <div class="flex flex-wrap gap-2">
-                <ChoiceList v-model="form.body" label="Camera" :options="bodies" class="w-[132px]" />
+                <ChoiceList v-model="form.body" label="Camera" :options="bodies" class="w-33" />
                 <StepField
                   v-for="d in DIALS"
                   :key="d.dial"
@@ -224,7 +224,7 @@ const whole = computed(() => !narrow.value || more.value)
                   :after="'after' in d ? d.after : ''"
                   :value="form.exposure[d.dial]"
                   :write="(text: string) => typed(d.dial, text)"
-                  class="w-[144px]"
+                  class="w-36"
                   down
                   up
                   @down="stepped(d.dial, -1)"
@@ -253,7 +253,7 @@ const whole = computed(() => !narrow.value || more.value)
                   label="Ratio, lit : shadow"
                   :value="form.ratio"
                   :write="ratioTyped"
-                  class="w-[132px]"
+                  class="w-33"
                   down
                   up
                   @down="ratioBy(-0.5)"
@@ -284,7 +284,7 @@ const whole = computed(() => !narrow.value || more.value)
         <template v-if="whole && begins">
           <div aria-live="polite">
             <p class="text-text-2">Then the board says</p>
-            <p class="mt-1 font-voice text-[24px] leading-[29px] font-[430]">
+            <p class="mt-1 font-voice text-[1.5rem] leading-7.25 font-[430]">
               <WordLine :line="begins.summary.next" />
             </p>
             <p v-for="(line, i) in begins.why" :key="i" class="mt-2 text-text-2"><WordLine :line="line" /></p>
@@ -304,8 +304,8 @@ const whole = computed(() => !narrow.value || more.value)
               ]"
               :key="row.is"
             >
-              <dt class="border-b border-line py-[6px] pr-3 text-text-2">{{ row.is }}</dt>
-              <dd class="border-b border-line py-[6px] text-right font-[650]">{{ row.words }}</dd>
+              <dt class="border-b border-line py-1.5 pr-3 text-text-2">{{ row.is }}</dt>
+              <dd class="border-b border-line py-1.5 text-right font-[650]">{{ row.words }}</dd>
             </template>
           </dl>
           <p v-for="(line, i) in begins.troubles" :key="i" class="label text-warn"><WordLine :line="line" /></p>
@@ -330,18 +330,18 @@ const whole = computed(() => !narrow.value || more.value)
 <style scoped>
 .part {
   display: grid;
-  grid-template-columns: 140px minmax(0, 1fr);
-  gap: 0.75rem 1rem;
+  grid-template-columns: 8.75rem minmax(0, 1fr);
+  gap: 0.625rem 0.8125rem;
   border-top: 1px solid var(--line);
-  margin-top: 1rem;
-  padding-top: 1rem;
+  margin-top: 0.8125rem;
+  padding-top: 0.8125rem;
 }
 
 .part-name {
   font-weight: 650;
 }
 
-@media (max-width: 719px) {
+@media (width < 45rem) {
   .part {
     grid-template-columns: minmax(0, 1fr);
   }

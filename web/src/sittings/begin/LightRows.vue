@@ -40,24 +40,24 @@ const kitHas = (unit: string) => kit.strobes.some((s) => s.id === unit)
 </script>
 
 <template>
-  <table class="w-full text-left max-[719px]:block">
-    <thead class="max-[719px]:sr-only">
+  <table class="w-full text-left max-phone:block">
+    <thead class="max-phone:sr-only">
       <tr class="label text-text-2">
-        <th scope="col" class="w-[112px] font-normal">Role</th>
-        <th scope="col" class="w-[162px] font-normal">Unit</th>
-        <th scope="col" class="w-[162px] font-normal">Modifier</th>
-        <th scope="col" class="w-[112px] font-normal">Distance</th>
+        <th scope="col" class="w-28 font-normal">Role</th>
+        <th scope="col" class="w-40.5 font-normal">Unit</th>
+        <th scope="col" class="w-40.5 font-normal">Modifier</th>
+        <th scope="col" class="w-28 font-normal">Distance</th>
         <th scope="col" class="font-normal"><span class="sr-only">Note</span></th>
       </tr>
     </thead>
-    <tbody class="max-[719px]:block">
+    <tbody class="max-phone:block">
       <tr
         v-for="row in rows"
         :key="row.light"
-        class="h-10 border-t border-line max-[719px]:grid max-[719px]:h-auto max-[719px]:grid-cols-2 max-[719px]:gap-2 max-[719px]:py-2"
+        class="h-10 border-t border-line max-phone:grid max-phone:h-auto max-phone:grid-cols-2 max-phone:gap-2 max-phone:py-2"
         :class="row.on ? '' : 'text-text-2'"
       >
-        <th scope="row" class="pr-2 font-normal max-[719px]:col-span-2">
+        <th scope="row" class="pr-2 font-normal max-phone:col-span-2">
           <label class="flex min-h-8 cursor-pointer items-center gap-2" :class="row.on ? 'font-[650]' : ''">
             <input v-model="row.on" type="checkbox" class="size-4 accent-[var(--act)]" />
             <RoleMark :role="row.role" /> {{ row.name }}
@@ -74,7 +74,7 @@ const kitHas = (unit: string) => kit.strobes.some((s) => s.id === unit)
             <span class="flex items-center gap-1">
               <input
                 v-model="row.distance"
-                class="h-8 w-[72px] rounded-key border border-edge bg-field px-2 text-head max-[719px]:h-11"
+                class="h-8 w-18 rounded-key border border-edge bg-field px-2 text-head max-phone:h-11"
                 :aria-label="`Distance of ${row.name}`"
                 inputmode="decimal"
                 autocomplete="off"
@@ -82,7 +82,7 @@ const kitHas = (unit: string) => kit.strobes.some((s) => s.id === unit)
             </span>
           </td>
         </template>
-        <td v-else colspan="3" class="max-[719px]:hidden"></td>
+        <td v-else colspan="3" class="max-phone:hidden"></td>
         <td class="label" :class="said(row).warn ? 'text-warn' : 'text-text-2'">{{ said(row).words }}</td>
       </tr>
     </tbody>

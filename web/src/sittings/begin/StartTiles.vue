@@ -22,7 +22,7 @@ function words(start: StartOffered, n: number): { title: string; under: string }
   <RadioGroup
     :model-value="picked"
     :aria-labelledby="labelled"
-    class="grid grid-cols-[repeat(auto-fill,minmax(184px,1fr))] gap-2 max-[719px]:grid-cols-1"
+    class="grid grid-cols-[repeat(auto-fill,minmax(11.5rem,1fr))] gap-2 max-phone:grid-cols-1"
     @update:model-value="emit('pick', $event)"
   >
     <RadioGroupOption
@@ -33,18 +33,18 @@ function words(start: StartOffered, n: number): { title: string; under: string }
       class="cursor-pointer rounded-card"
     >
       <div
-        class="h-[104px] overflow-hidden rounded-card border px-3 py-2 max-[719px]:h-auto"
+        class="h-26 overflow-hidden rounded-card border px-3 py-2 max-phone:h-auto"
         :class="checked ? 'border-text border-l-[4px] bg-raise' : 'border-edge'"
       >
         <template v-if="start.look">
           <p class="truncate" :class="checked ? 'font-[650]' : ''">{{ words(start, n).title }}</p>
           <p class="label truncate text-text-2">{{ words(start, n).under }}</p>
-          <FlatLadder :summary="start.summary" :width="170" :height="40" class="mt-1 max-[719px]:hidden" />
+          <FlatLadder :summary="start.summary" :width="170" :height="40" class="mt-1 max-phone:hidden" />
         </template>
         <template v-else>
           <p :class="checked ? 'font-[650]' : ''">Empty</p>
           <p class="label text-text-2">One key, a usual camera</p>
-          <p class="label mt-2 max-[719px]:hidden">The room is read first, then the first light.</p>
+          <p class="label mt-2 max-phone:hidden">The room is read first, then the first light.</p>
         </template>
       </div>
     </RadioGroupOption>

@@ -28,10 +28,10 @@ function save(): void {
 <template>
   <section class="grid gap-2" aria-label="Colour">
     <StudyHead :title="color.title" :under="`Flash ${color.flash}. White balance ${color.white}.`" />
-    <div class="grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-2">
+    <div class="grid grid-cols-[repeat(auto-fit,minmax(18.75rem,1fr))] gap-2">
       <article v-for="place in color.places" :key="place.name" class="card flex gap-4 p-4">
         <!-- A picture of a mid-grey there: its surround is the same grey, in ink and on paper. -->
-        <div class="bg-[#777777] p-[18px]">
+        <div class="bg-[#777777] p-4.5">
           <div
             class="h-20 w-20"
             :style="{ background: `rgb(${place.patch.join(' ')})` }"
@@ -46,7 +46,7 @@ function save(): void {
           <p class="label text-text-2">{{ place.numbers }}</p>
         </div>
       </article>
-      <p v-if="color.places.length === 0" class="card px-[18px] py-4">
+      <p v-if="color.places.length === 0" class="card px-4.5 py-4">
         Read the room and say its colour temperature there (How it is read, beside the meter's field).
       </p>
     </div>

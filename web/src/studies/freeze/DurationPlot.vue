@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { Choices, Study } from '@/api/client'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
 import BottomAxis from '@/draw/BottomAxis.vue'
 import { path } from '@/draw/path'
+import { rem, useDrawingSize } from '@/draw/measure'
 import { plotOf, within } from './plot'
 
 /** t0.1 of each unit over its powers, and the longest time that still freezes. */
@@ -13,7 +13,7 @@ const { freeze, marked } = defineProps<{
   /** Round times to mark. */ marked: Choices['durations']
 }>()
 const box = useTemplateRef('box')
-const { width: measured } = useElementSize(box)
+const { width: measured } = useDrawingSize(box)
 const W = computed(() => Math.max(measured.value - 150, 180))
 const H = 220
 const drawn = computed(() => freeze.lights.filter((l) => l.points.length > 0))
@@ -55,8 +55,8 @@ const words = computed(
   <div ref="box" class="plot">
     <svg
       :viewBox="`-64 -8 ${W + 150} ${H + 48}`"
-      :width="W + 150"
-      :height="H + 48"
+      :width="rem(W + 150)"
+      :height="rem(H + 48)"
       class="block max-w-full"
       role="img"
       :aria-label="words"

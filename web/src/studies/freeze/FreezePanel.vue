@@ -64,7 +64,7 @@ function save(): void {
 <template>
   <section class="grid gap-2" aria-label="Freeze">
     <StudyHead :title="freeze.title" :under="[freeze.fate, freeze.ghost].filter(Boolean).join(' ')" />
-    <div class="grid grid-cols-[300px_minmax(0,1fr)] gap-2 max-[999px]:grid-cols-1">
+    <div class="grid grid-cols-[18.75rem_minmax(0,1fr)] gap-2 max-[62.5rem]:grid-cols-1">
       <form class="card grid content-start gap-3 p-4" aria-label="What moves" @submit.prevent="save">
         <LabelledField label="What moves"
           ><ChoiceList v-model="kind" label="What moves" :options="kinds"

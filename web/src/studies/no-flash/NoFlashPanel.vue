@@ -29,11 +29,11 @@ const log = () => write({ frame: { no_flash: { sitter: given(seen.value.sitter),
       :title="frame.title"
       under="The plain encoding, without a camera's own curve and without flare: real cameras lift or crush the shadows by a stop or more."
     />
-    <p v-if="frame.missing" class="card px-[18px] py-4">{{ frame.missing }}</p>
-    <form v-else class="grid grid-cols-[repeat(auto-fit,minmax(340px,1fr))] gap-2" @submit.prevent="log">
+    <p v-if="frame.missing" class="card px-4.5 py-4">{{ frame.missing }}</p>
+    <form v-else class="grid grid-cols-[repeat(auto-fit,minmax(21.25rem,1fr))] gap-2" @submit.prevent="log">
       <article v-for="place in frame.places" :key="place.place" class="card p-4">
         <h2 class="text-head font-[650]">{{ place.name }}</h2>
-        <div class="mt-2 flex bg-[#777777] p-[18px]">
+        <div class="mt-2 flex bg-[#777777] p-4.5">
           <div
             v-for="patch in place.patches"
             :key="patch.name"

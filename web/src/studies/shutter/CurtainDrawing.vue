@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { computed, useId, useTemplateRef } from 'vue'
 import type { Study } from '@/api/client'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
 import { ROLE_COLOURS } from '@/draw/marks'
 import BottomAxis from '@/draw/BottomAxis.vue'
 import { ticks } from '@/draw/scale'
+import { rem, useDrawingSize } from '@/draw/measure'
 import { blackRows, openArea, pulseArea, scalesOf } from './curtains'
 
 /** The curtains over time, with the pulses in them. */
 const { shutter } = defineProps<{ shutter: Study['shutter'] }>()
 const box = useTemplateRef('box')
-const { width: measured } = useElementSize(box)
+const { width: measured } = useDrawingSize(box)
 /** Drawn as wide as there is room, so that its words keep their size. */
 const W = computed(() => Math.max(measured.value - 96, 220))
 const frame = computed(() => ({ width: W.value, top: 84, height: 200 }))
@@ -35,8 +35,8 @@ const words = computed(() => `${shutter.title}. ${shutter.black_words}.`)
   <div ref="box" class="plot">
     <svg
       :viewBox="`-74 0 ${W + 96} 322`"
-      :width="W + 96"
-      height="322"
+      :width="rem(W + 96)"
+      :height="rem(322)"
       class="block max-w-full"
       role="img"
       :aria-label="words"

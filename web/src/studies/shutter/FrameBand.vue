@@ -20,7 +20,7 @@ const id = useId()
 <template>
   <figure class="grid gap-2">
     <!-- The surround of every picture is the same grey, in ink and on paper. -->
-    <div class="bg-[#777777] p-[18px]">
+    <div class="bg-[#777777] p-4.5">
       <svg
         :viewBox="`0 0 ${W} ${H}`"
         class="block w-full"
@@ -38,7 +38,7 @@ const id = useId()
       </svg>
     </div>
     <figcaption class="text-text-2">
-      {{ shutter.black_words }}.<template v-if="worst">&#32;{{ worst.name }}: {{ worst.words }}.</template>
+      {{ shutter.black_words }}.<template v-if="worst">{{ ` ${worst.name}: ${worst.words}.` }}</template>
     </figcaption>
   </figure>
 </template>

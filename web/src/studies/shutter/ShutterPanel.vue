@@ -87,8 +87,8 @@ function take(): void {
 <template>
   <section class="grid gap-2" aria-label="Shutter">
     <StudyHead :title="shutter.title" :under="shutter.camera" />
-    <p v-if="shutter.missing" class="card px-[18px] py-4">{{ shutter.missing }}</p>
-    <div v-else class="grid grid-cols-[minmax(0,1fr)_300px] gap-2 max-[999px]:grid-cols-1">
+    <p v-if="shutter.missing" class="card px-4.5 py-4">{{ shutter.missing }}</p>
+    <div v-else class="grid grid-cols-[minmax(0,1fr)_18.75rem] gap-2 max-[62.5rem]:grid-cols-1">
       <div class="card min-w-0 p-4">
         <div class="mb-2 flex flex-wrap items-center gap-3">
           <h2 class="flex-1 text-head font-[650]">Curtains over time</h2>
@@ -118,7 +118,7 @@ function take(): void {
           </thead>
           <tbody>
             <tr v-for="light in shutter.lights" :key="light.id" class="border-t border-line">
-              <th scope="row" class="py-[6px] pr-3 font-[650] whitespace-nowrap">
+              <th scope="row" class="py-1.5 pr-3 font-[650] whitespace-nowrap">
                 <RoleMark :role="light.role" :size="12" /> {{ light.name }}
               </th>
               <td class="pr-3">{{ light.unit }}</td>
@@ -156,7 +156,7 @@ function take(): void {
       </form>
       <div
         v-if="!shutter.leaf"
-        class="card col-span-2 grid grid-cols-[1fr_1fr_260px] gap-6 p-4 max-[999px]:col-span-1 max-[999px]:grid-cols-1"
+        class="card col-span-2 grid grid-cols-[1fr_1fr_16.25rem] gap-6 p-4 max-[62.5rem]:col-span-1 max-[62.5rem]:grid-cols-1"
       >
         <fieldset>
           <legend class="mb-1 text-head font-[650]">High-speed sync is switched on at</legend>

@@ -4,6 +4,7 @@ import type { RoomWay, Ways } from '@/api/client'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
 import { MARKS } from '@/draw/marks'
 import { labelAt, xOf } from './track'
+import { rem } from '@/draw/measure'
 
 /** Where the room lies now and where a way lands it, on the scale that all rows share. */
 const { ways, way, now, width } = defineProps<{ ways: Ways; way: RoomWay; now?: number; width: number }>()
@@ -25,8 +26,8 @@ const words = computed(() =>
 <template>
   <svg
     :viewBox="`0 0 ${width} ${H}`"
-    :width="width"
-    :height="H"
+    :width="rem(width)"
+    :height="rem(H)"
     class="block max-w-full"
     role="img"
     :aria-label="words"

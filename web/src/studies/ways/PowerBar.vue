@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { RoomWay } from '@/api/client'
 import { ROLE_COLOURS } from '@/draw/marks'
+import { rem } from '@/draw/measure'
 
 /** A unit's range from its lowest to full, used up to where a way sets it. */
 const { light } = defineProps<{ light: RoomWay['lights'][number] }>()
@@ -14,7 +15,7 @@ const ticks = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${W} 16`" :width="W" height="16" class="block max-w-full" aria-hidden="true">
+  <svg :viewBox="`0 0 ${W} 16`" :width="rem(W)" :height="rem(16)" class="block max-w-full" aria-hidden="true">
     <rect :width="W" height="6" y="2" rx="1" fill="var(--raise)" />
     <rect :width="x" height="6" y="2" rx="1" :fill="light.possible ? 'var(--text-2)' : 'var(--text-3)'" />
     <path :d="`M${x} 0V11`" :stroke="ROLE_COLOURS[light.role]" stroke-width="2" />

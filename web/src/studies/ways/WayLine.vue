@@ -32,7 +32,7 @@ const usable = computed(() => way.entries.length > 0 && way.does && way.possible
       >
         <span class="flex items-center gap-2 text-head" :class="quiet ? 'font-[450]' : 'font-[650]'"
           >{{ way.name }}
-          <svg viewBox="0 0 10 6" width="8" height="5" aria-hidden="true" :class="open ? 'rotate-180' : ''">
+          <svg viewBox="0 0 10 6" class="h-1.25 w-2" aria-hidden="true" :class="open ? 'rotate-180' : ''">
             <path d="M1 1l4 4 4-4" fill="none" stroke="var(--text-3)" stroke-width="1.500" /></svg
         ></span>
         <span class="label line-clamp-2 text-text-2">{{ way.settings }}</span>
@@ -44,7 +44,7 @@ const usable = computed(() => way.entries.length > 0 && way.does && way.possible
     </td>
     <td class="cell px-2 py-1">
       <template v-if="tightest">
-        <div class="flex max-w-[150px] items-baseline gap-2">
+        <div class="flex max-w-37.5 items-baseline gap-2">
           <RoleMark :role="tightest.role" :size="12" />
           <b :class="quiet ? 'font-[450]' : 'font-[650]'">{{ tightest.dial }}</b>
           <span class="label ml-auto text-text-2">{{ tightest.left }}</span>
@@ -56,7 +56,7 @@ const usable = computed(() => way.entries.length > 0 && way.does && way.possible
     <td class="cell px-2 text-right text-head whitespace-nowrap" :class="way.slow ? 'font-[650] text-warn' : ''">
       <template v-if="way.recycle != null"
         ><span class="narrow-label">Recycle</span>{{ way.recycle < 0.1 ? '<0.1' : way.recycle.toFixed(1)
-        }}<small class="ml-[2px] text-label font-normal">s</small
+        }}<small class="ml-0.5 text-label font-normal">s</small
         ><span v-if="way.slow" class="sr-only">, too slow</span></template
       >
     </td>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useElementSize, useTimeoutFn } from '@vueuse/core'
+import { useTimeoutFn } from '@vueuse/core'
 import { computed, onMounted, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Entry, RoomWay } from '@/api/client'
@@ -9,6 +9,7 @@ import PushButton from '@/ui/PushButton.vue'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 import WordLine from '@/draw/WordLine.vue'
 import HoldsDialog from '@/look/HoldsDialog.vue'
+import { rem, useDrawingSize } from '@/draw/measure'
 import WayLine from './WayLine.vue'
 import { xOf } from './track'
 
@@ -80,7 +81,7 @@ async function tryIt(way: RoomWay): Promise<void> {
 }
 
 const head = useTemplateRef('head')
-const { width: measured } = useElementSize(head)
+const { width: measured } = useDrawingSize(head)
 const width = computed(() => Math.max(Math.round(measured.value) || 300, 180))
 const track = computed(() => ({ top: scale.value[0] ?? 0, bottom: scale.value[1] ?? -7, width: width.value }))
 const level = computed(() => dragged.value ?? ways.value?.wish ?? -5)
@@ -89,9 +90,9 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
 
 <template>
   <section v-if="shownWays" class="grid gap-2" aria-label="Ways">
-    <div class="card flex flex-wrap items-center gap-x-6 gap-y-3 px-[18px] py-3">
-      <div class="min-w-0 flex-1 basis-[300px]">
-        <h1 class="font-voice text-title font-[430] max-[719px]:text-[24px] max-[719px]:leading-7" aria-live="polite">
+    <div class="card flex flex-wrap items-center gap-x-6 gap-y-3 px-4.5 py-3">
+      <div class="min-w-0 flex-1 basis-75">
+        <h1 class="font-voice text-title font-[430] max-phone:text-[1.5rem] max-phone:leading-7" aria-live="polite">
           <WordLine :line="shownWays.title" />
         </h1>
         <p class="mt-1 text-text-2">
@@ -99,9 +100,9 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
           Wished {{ shownWays.wish_words }}.
         </p>
       </div>
-      <SegmentedChoice v-model="fate" label="The room is to be" :options="fates" class="min-w-[250px]" />
+      <SegmentedChoice v-model="fate" label="The room is to be" :options="fates" class="min-w-62.5" />
     </div>
-    <p v-if="shownWays.missing" class="card px-[18px] py-4">
+    <p v-if="shownWays.missing" class="card px-4.5 py-4">
       {{ shownWays.missing }}
       <RouterLink :to="{ name: 'board', params: { id: board.view?.id } }" class="ml-2 font-[650] underline"
         >To the board</RouterLink
@@ -118,8 +119,8 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
             <th scope="col" class="w-[21%] py-2 pl-4 text-left font-normal">Way</th>
             <th ref="head" scope="col" class="w-[24%] pt-2 font-normal">
               <span class="sr-only">Where the room lands</span>
-              <div class="relative h-12" :style="{ width: `${width}px` }">
-                <svg :width="width" height="10" class="absolute top-0 left-0" aria-hidden="true">
+              <div class="relative h-12" :style="{ width: rem(width) }">
+                <svg :viewBox="`0 0 ${width} 10`" class="h-2.5 w-full absolute top-0 left-0" aria-hidden="true">
                   <rect
                     v-for="rung in shownWays.rungs"
                     :key="rung.stops"
@@ -132,8 +133,8 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
                 <span
                   v-for="rung in shownWays.rungs.filter((r) => r.stops < track.top && r.stops > track.bottom)"
                   :key="rung.stops"
-                  class="label absolute top-[14px] -translate-x-1/2"
-                  :style="{ left: `${xOf(track, rung.stops)}px` }"
+                  class="label absolute top-3.5 -translate-x-1/2"
+                  :style="{ left: rem(xOf(track, rung.stops)) }"
                   aria-hidden="true"
                   >{{ shown(rung.stops) }}</span
                 >
@@ -144,7 +145,7 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
                   :max="-track.bottom"
                   step="0.1"
                   :value="-level"
-                  :style="{ width: `${width + 16}px` }"
+                  :style="{ width: rem(width + 16) }"
                   :aria-label="ways?.kept ? 'Level at which the room is kept' : 'Level below which the room is removed'"
                   :aria-valuetext="`${level < 0 ? 'minus ' : ''}${Math.abs(level).toFixed(1)} stops`"
                   @input="drag"
@@ -157,7 +158,7 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
             <th scope="col" class="w-[6%] px-2 py-2 text-right font-normal">Recycle</th>
             <th scope="col" class="w-[6.5%] px-2 py-2 text-right font-normal">In focus</th>
             <th scope="col" class="px-2 py-2 text-left font-normal">The catch</th>
-            <th scope="col" class="w-[88px]"><span class="sr-only">Try it</span></th>
+            <th scope="col" class="w-22"><span class="sr-only">Try it</span></th>
           </tr>
         </thead>
         <tbody>
@@ -204,7 +205,7 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
     </div>
     <HoldsDialog v-if="holding && board.scales" :scales="board.scales" @close="holding = false" />
   </section>
-  <p v-else class="card px-[18px] py-4 text-text-2" role="status">
+  <p v-else class="card px-4.5 py-4 text-text-2" role="status">
     {{ room.ways.failed.value ?? 'Looking for ways …' }}
   </p>
 </template>
@@ -216,25 +217,25 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
 .wish {
   appearance: none;
   background: none;
-  height: 20px;
+  height: 1.25rem;
   cursor: ew-resize;
 }
 .wish::-webkit-slider-thumb {
   appearance: none;
-  width: 16px;
-  height: 16px;
+  width: 1rem;
+  height: 1rem;
   background: var(--room);
   clip-path: polygon(50% 0, 94% 50%, 50% 100%, 6% 50%);
 }
 .wish::-moz-range-thumb {
-  width: 16px;
-  height: 16px;
+  width: 1rem;
+  height: 1rem;
   border: 0;
   border-radius: 0;
   background: var(--room);
   clip-path: polygon(50% 0, 94% 50%, 50% 100%, 6% 50%);
 }
-@media (max-width: 1000px) {
+@media (width <= 62.5rem) {
   .ways,
   .ways tbody,
   .ways thead,
@@ -250,15 +251,15 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
   .ways thead th,
   .ways .cell {
     width: auto;
-    padding: 2px 16px;
+    padding: 0.125rem 1rem;
   }
   .ways tr {
-    padding-block: 8px;
+    padding-block: 0.5rem;
   }
   .ways .narrow-label {
     display: inline;
-    margin-right: 8px;
-    font-size: 12px;
+    margin-right: 0.5rem;
+    font-size: var(--text-label);
     font-weight: 400;
     color: var(--text-2);
   }

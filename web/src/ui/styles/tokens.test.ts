@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 
 const css = readFileSync('src/ui/styles/main.css', 'utf8')
@@ -44,4 +44,16 @@ describe.each(Object.entries(THEMES))('the %s theme', (_, theme) => {
     expect(contrast(theme.get('edge') ?? '', card)).toBeGreaterThanOrEqual(3)
     expect(contrast(theme.get('act') ?? '', theme.get('act-t') ?? '')).toBeGreaterThanOrEqual(4.5)
   })
+})
+
+it('measures by the root’s font, so that all grows with the text: only hairlines are told in pixels', () => {
+  const views = readdirSync('src', { recursive: true, encoding: 'utf8' }).flatMap((file) => {
+    if (!file.endsWith('.vue')) return []
+    const view = readFileSync(`src/${file}`, 'utf8')
+    const inPixels = view.match(
+      /(?<![\w-])(?!rounded|border|outline|shadow|focus-visible:outline)[a-z:-]+-\[[^\]]*\dpx[^\]]*\]/g,
+    )
+    return (inPixels ?? []).map((utility) => `${file} ${utility}`)
+  })
+  expect(views).toEqual([])
 })

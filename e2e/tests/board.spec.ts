@@ -490,3 +490,43 @@ test('notes and frames go to the tape in words', async ({ page, app, board }) =>
   await expect(last).toContainText('Frame 1')
   await expect(last).toContainText('Catch-light in both eyes')
 })
+
+test('a dial is dragged on its own scale: the board follows, and one entry is written', async ({
+  page,
+  app,
+  board,
+}) => {
+  const look = await underWay(app, 'By the scale')
+  await app.write(look, { reading: { of: 'fill', shows: '5.6 1' } })
+  await board(look)
+  await lane(page, 'Fill').click()
+  await beside(page, 'Light')
+  const scale = page.getByRole('region', { name: 'Chosen lane' }).getByRole('img', { name: /^Taper 400/ })
+  const at = async (label: string) => {
+    const box = await scale
+      .locator('text')
+      .filter({ hasText: new RegExp(`^${label}$`) })
+      .boundingBox()
+    if (!box) throw new Error(`no ${label}`)
+    return { x: box.x + box.width / 2, y: box.y - 12 }
+  }
+  const dial = page.getByRole('textbox', { name: 'Power', exact: true })
+  const { version } = await app.api(`/setups/${look}`)
+  const drag = async (from: string, to: string) => {
+    const [a, b] = [await at(from), await at(to)]
+    await page.mouse.move(a.x, a.y)
+    await page.mouse.down()
+    await page.mouse.move(b.x, b.y, { steps: 6 })
+    await expect(dial).toHaveValue(to)
+  }
+  await drag('1/8', '1/32')
+  await expect(lane(page, 'Fill')).toContainText('under')
+  await page.keyboard.press('Escape')
+  await expect(dial).toHaveValue('1/8')
+  await page.mouse.up()
+  await drag('1/8', '1/16')
+  await page.mouse.up()
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 1)
+  expect((await app.api(`/setups/${look}`)).setup.lights.find((l: any) => l.id === 'fill').dial).toBeDefined()
+  await expect(dial).toHaveValue('1/16')
+})

@@ -69,7 +69,7 @@ test('a light is dragged beside the ladder: its ghost follows, and one entry is 
   await page.mouse.down()
   await page.mouse.move(x + 14, y - 60, { steps: 8 })
   // Nothing is kept yet, and the ladder shows where it would lie.
-  await expect(page.getByLabel('Distance of Fill')).not.toHaveValue('2.20')
+  await expect(onPlan(page, 'Fill')).not.toHaveAttribute('aria-label', /2\.20 m/)
   await expect(page.locator('[data-mark="fill.ghost"]')).toBeVisible()
   expect((await app.api(`/setups/${look}`)).version).toBe(version)
   await page.mouse.up()

@@ -1148,12 +1148,13 @@ export interface components {
         Dial: number;
         /** @description A unit's dial. */
         DialShown: {
-            /** @description The next steps down; none at the lowest. */
-            down: string[];
             /** @description As it is set. */
             now: string;
-            /** @description The next steps up, the nearest first, at most 24: a hand may be faster than an answer. None at full power. */
-            up: string[];
+            /**
+             * @description Its settings from full power to the lowest: the 90 next ones either way, which is all of most dials, and the whole stops beyond. A hand
+             *     may be faster than an answer.
+             */
+            settings: components["schemas"]["Setting"][];
         };
         /** @description A dial was turned. */
         DialTurned: {
@@ -3537,6 +3538,15 @@ export interface components {
             height: components["schemas"]["Millimetres"];
             /** @description The long side. */
             width: components["schemas"]["Millimetres"];
+        };
+        /** @description What a dial can be set to. */
+        Setting: {
+            /** @description What stands beside it where the dial is drawn: at whole stops and the ends. */
+            label?: string | null;
+            /** @description Stops below full power, 0 or negative. */
+            stops: components["schemas"]["Stops"];
+            /** @description As it is written on the dial. */
+            written: string;
         };
         /** @description Everything as it now stands. */
         Setup: {

@@ -9,6 +9,7 @@ import type { Ghost } from '@/board/ladder/drawn'
 import StopLadder from '@/board/ladder/StopLadder.vue'
 import MeterEntry from '@/board/meter/MeterEntry.vue'
 import NextMove from '@/board/next/NextMove.vue'
+import PlaceCard from '@/plan/PlaceCard.vue'
 import PlanCard from '@/plan/PlanCard.vue'
 import { useBoard } from '@/look/board'
 import AwayBar from '@/look/AwayBar.vue'
@@ -250,7 +251,10 @@ const MENU = [
         @drop="board.giveUp"
       />
       <PlanCard v-if="wide" />
-      <AsideTabs :scales="board.scales" :plan="!wide"><PlanCard class="flex-1 max-column:min-h-120" /></AsideTabs>
+      <AsideTabs :scales="board.scales" :plan="!wide">
+        <PlanCard class="flex-1 max-column:min-h-120" />
+        <template #place><PlaceCard class="mt-2" /></template>
+      </AsideTabs>
       <TapeStrip class="max-column:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
     </main>
   </div>

@@ -164,8 +164,7 @@ export const useBoard = defineStore('board', () => {
   function turnDial(lane: Lane | undefined, way: 'up' | 'down'): void {
     const { id, dial } = lane ?? {}
     if (!id || !dial) return
-    // From full power to the lowest, as far as it is told.
-    const settings = [...dial.up.toReversed(), dial.now, ...dial.down]
+    const settings = dial.settings.map((s) => s.written)
     step({
       of: `dial ${id}`,
       now: () => dial.now,

@@ -35,8 +35,7 @@ class Server {
       const at = this.dials[id] ?? 0
       const dial = {
         now: scale[at],
-        up: scale.slice(0, at).toReversed().slice(0, 24),
-        down: scale.slice(at + 1, at + 25),
+        settings: scale.map((written) => ({ written, stops: Number(written) })),
       }
       return { id, kind: 'light', wish: this.levels[id], dial }
     })

@@ -3,7 +3,6 @@ import { computed } from 'vue'
 import { useBoard } from '@/look/board'
 import { usePlan } from './store'
 import KeyCap from '@/ui/KeyCap.vue'
-import PlaceFields from '@/plan/panels/PlaceFields.vue'
 import PlanStage from '@/plan/drawing/PlanStage.vue'
 
 /** The plan beside the ladder, and in one line what the chosen light does from there. */
@@ -33,9 +32,6 @@ const answer = computed(() => {
         >Large <KeyCap>L</KeyCap></RouterLink
       >
     </div>
-    <fieldset v-if="light && plan.shown" :disabled="Boolean(board.moment)" class="contents">
-      <PlaceFields class="mt-1" :light="light" :length="plan.shown.length" />
-    </fieldset>
     <p v-if="answer" class="label mt-1 line-clamp-2 text-text-2" aria-live="polite">{{ answer }}</p>
   </div>
 </template>

@@ -92,6 +92,25 @@ fn the_same_move_is_told_on_each_units_own_dial() {
     }
 }
 
+/// Every setting of a usual dial can be chosen; of one in single watt-seconds the next ones, and the whole stops.
+#[test]
+fn a_dial_tells_its_settings_from_full_to_lowest() {
+    let watt_seconds = json!({"name": "Tallow 500", "scale": {"watt_seconds": {"full": 500.0, "lowest": 8.0, "step": 1.0}}});
+    for (unit, now, settings, labels) in [
+        (taper(256, "tenths"), "1/1", 81, "1/1 1/2 1/4 1/8 1/16 1/32 1/64 1/128 1/256"),
+        (taper(128, "thirds"), "1/8", 22, "1/1 1/2 1/4 1/8 1/16 1/32 1/64 1/128"),
+        // 250, 90 either way, and 500, 125, 63, 31, 16, 8 beyond.
+        (watt_seconds, "250", 187, "500 250 125 63 31 16 8"),
+    ] {
+        let board = Board::of(&after(&begun(), [put("fill", &unit, now)]));
+        let dial = board.lane("fill").unwrap().dial.clone().unwrap();
+        assert_eq!(dial.settings.len(), settings, "{now}");
+        assert!(dial.settings.iter().any(|s| s.written == dial.now));
+        assert!(dial.settings.windows(2).all(|two| two[0].stops > two[1].stops));
+        assert_eq!(dial.settings.iter().filter_map(|s| s.label.as_deref()).collect::<Vec<_>>().join(" "), labels);
+    }
+}
+
 #[test]
 fn dialled_then_read_again_the_fill_is_on_target() {
     let setup = after(&begun(), [put("fill", &taper(256, "tenths"), "1/8"), reads("fill", "5.6 1")]);

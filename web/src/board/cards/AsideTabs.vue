@@ -90,7 +90,11 @@ function pick(n: number): void {
           :key="is"
           class="card min-h-0 flex-1 overflow-y-auto"
         >
-          <fieldset :disabled="Boolean(board.moment)" class="contents"><component :is="card" :scales /></fieldset>
+          <fieldset :disabled="Boolean(board.moment)" class="contents">
+            <component :is="card" :scales
+              ><template #place><slot name="place" /></template
+            ></component>
+          </fieldset>
         </TabPanel>
       </div>
     </TabPanels>

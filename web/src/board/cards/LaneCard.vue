@@ -9,6 +9,7 @@ import StepField from '@/forms/StepField.vue'
 import { told } from '@/forms/lengths'
 import { numberOf } from '@/forms/numbers'
 import { wishAt } from '@/look/wishes'
+import DialScale from './DialScale.vue'
 import FindingList from './FindingList.vue'
 import { later } from '@/ui/later'
 
@@ -21,13 +22,15 @@ const frameNote = ref('')
 
 const lane = computed(() => board.lane)
 const light = computed(() => board.light)
+const slots = defineSlots<{ /** Where it stands can be typed there. */ place?: () => unknown }>()
 const where = computed(() => {
-  const distance = light.value?.distance
-  const { group, channel, angle } = light.value?.rig ?? {}
+  const { group, channel, angle: along } = light.value?.rig ?? {}
+  const { distance = light.value?.distance, round: angle = along } = lane.value?.around ?? {}
   const unit = board.board?.length ?? 'metres'
-  const away = distance == null ? undefined : told(distance, unit)
+  const said = slots.place && lane.value?.around
+  const away = distance == null || said ? undefined : told(distance, unit)
   const trigger = [group ? `group ${group}` : '', channel ? `channel ${channel}` : ''].filter(Boolean).join(', ')
-  return [lane.value?.foot.third, away, angle == null ? '' : `${angle}°`, trigger].filter(Boolean).join(' · ')
+  return [lane.value?.foot.third, away, angle == null || said ? '' : `${angle}°`, trigger].filter(Boolean).join(' · ')
 })
 /** What is worth knowing of this lane; all of it stands one press away. */
 const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.lane === lane.value?.id))
@@ -74,8 +77,8 @@ function shot(): void {
             class="flex-1"
             :value="lane.dial?.now"
             :write="light.unit ? dial : undefined"
-            :down="Boolean(lane.dial?.down.length)"
-            :up="Boolean(lane.dial?.up.length)"
+            :down="Boolean(lane.dial && lane.dial.settings.at(-1)?.written !== lane.dial.now)"
+            :up="Boolean(lane.dial && lane.dial.settings[0]?.written !== lane.dial.now)"
             @down="board.turn(lane, 'down')"
             @up="board.turn(lane, 'up')"
           >
@@ -96,6 +99,8 @@ function shot(): void {
           />
         </div>
       </div>
+      <DialScale v-if="lane.dial" :lane :still="Boolean(board.moment)" class="mx-auto mt-2 max-w-full" />
+      <slot name="place" />
       <p class="label mt-2 text-text-2">
         {{ where || 'Say its modifier and distance, and moves by distance are told too.' }}
       </p>

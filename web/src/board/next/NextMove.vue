@@ -5,7 +5,7 @@ import type { components } from '@/api/generated'
 import KeyCap from '@/ui/KeyCap.vue'
 import WordLine from '@/draw/WordLine.vue'
 import { rem, useDrawingSize } from '@/draw/measure'
-import PowerScale from './PowerScale.vue'
+import PowerScale from '@/draw/PowerScale.vue'
 
 /** One sentence, one action. */
 const {

@@ -10,7 +10,10 @@ import PushButton from '@/ui/PushButton.vue'
 import { placed, placeOf } from '@/plan/drawing/place'
 
 /** The chosen light's distance, way round and height, typed exactly; how it is turned. */
-const { light, length } = defineProps<{ light: PlanLight; length: 'metres' | 'feet' }>()
+const { light, length } = defineProps<{
+  light: Pick<PlanLight, 'light' | 'role' | 'name' | 'around'>
+  length: 'metres' | 'feet'
+}>()
 const board = useBoard()
 
 type Field = 'distance' | 'round' | 'height'

@@ -92,15 +92,27 @@ pub struct GuessShown {
 }
 
 /// A unit's dial.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct DialShown {
     /// As it is set.
     pub now: String,
-    /// The next steps up, the nearest first, at most 24: a hand may be faster than an answer. None at full power.
-    pub up: Vec<String>,
-    /// The next steps down; none at the lowest.
-    pub down: Vec<String>,
+    /// Its settings from full power to the lowest: the 90 next ones either way, which is all of most dials, and the whole stops beyond. A hand
+    /// may be faster than an answer.
+    pub settings: Vec<Setting>,
+}
+
+/// What a dial can be set to.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Setting {
+    /// As it is written on the dial.
+    pub written: String,
+    /// Stops below full power, 0 or negative.
+    pub stops: Stops,
+    /// What stands beside it where the dial is drawn: at whole stops and the ends.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub label: Option<String>,
 }
 
 /// What kind of step a lane is.

@@ -1,5 +1,7 @@
 //! A light’s lane.
 
+use std::collections::BTreeMap;
+
 use ink_lamp_light::{
     scale::Stops,
     strobe::{Dial, PowerScale},
@@ -12,7 +14,7 @@ use ink_lamp_sitting::{
     setup::Setup,
 };
 
-use super::lane::{DialShown, Foot, GuessShown, Lane, LaneKind, bare, gap, state};
+use super::lane::{DialShown, Foot, GuessShown, Lane, LaneKind, Setting, bare, gap, state};
 use crate::{board::energy, mark::Mark, next::Pick, words::lanes as words};
 
 pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
@@ -69,13 +71,16 @@ fn foot(light: &Light, pick: &Pick) -> Foot {
 
 fn dial(light: &Light) -> Option<DialShown> {
     let (unit, dial) = light.unit.as_ref().zip(light.dial)?;
-    let written = |d| unit.scale.write(d);
-    let from = |next: fn(&PowerScale, Dial) -> Option<Dial>| {
-        let others = std::iter::successors(next(&unit.scale, dial), |at| next(&unit.scale, *at));
-        others.take(NEXT_STEPS).map(written).collect()
-    };
-    Some(DialShown { now: written(dial), up: from(PowerScale::up), down: from(PowerScale::down) })
+    let scale = &unit.scale;
+    let mut settings: BTreeMap<Dial, Option<String>> = [dial].into_iter().map(|d| (d, None)).collect();
+    for next in [PowerScale::up, PowerScale::down] {
+        let others = std::iter::successors(next(scale, dial), |at| next(scale, *at));
+        settings.extend(others.take(NEXT_STEPS).map(|d| (d, None)));
+    }
+    settings.extend(scale.ticks().into_iter().filter(|t| t.label.is_some()).map(|t| (scale.nearest(t.stops).dial, t.label)));
+    let shown = |(d, label)| Setting { written: scale.write(d), stops: scale.stops(d), label };
+    Some(DialShown { now: scale.write(dial), settings: settings.into_iter().map(shown).collect() })
 }
 
-/// So many steps of a dial are told either way.
-const NEXT_STEPS: usize = 24;
+/// So many steps of a dial are told either way, besides its whole stops.
+const NEXT_STEPS: usize = 90;

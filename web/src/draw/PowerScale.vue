@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { components } from '@/api/generated'
-import { textWidth } from '@/draw/placer'
-import { linear } from '@/draw/scale'
-import { MARKS, ROLE_COLOURS } from '@/draw/marks'
-import { rem } from '@/draw/measure'
+import { MARKS, ROLE_COLOURS } from './marks'
+import { rem } from './measure'
+import { textWidth } from './placer'
+import { POWER_WIDTH, powerScale } from './power'
 
-/** A unit's own power scale: where it is set, and where it goes. */
-const { power } = defineProps<{ power: components['schemas']['PowerDrawing'] }>()
+/** A unit's own power scale: where it is set, and where it goes. Bare where it is named beside it. */
+const { power, bare = false } = defineProps<{ power: components['schemas']['PowerDrawing']; bare?: boolean }>()
 
-const W = 340
-const PAD = 18
+const W = POWER_WIDTH
+const TOP = computed(() => (bare ? 12 : 0))
 const AXIS = 44
 
-const x = computed(() => linear([0, Math.min(power.lowest, -0.1)], [PAD, W - PAD]))
+const x = computed(() => powerScale(power.lowest))
+const ends = computed(() => [x.value(0), x.value(power.lowest)])
 
 /** Every mark that has room; labels only where they do not touch. */
 const ticks = computed(() => {
@@ -30,10 +31,12 @@ const said = computed(() => `${power.unit}, now ${power.now_written}`)
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${W} 66`" :width="rem(W)" :height="rem(66)" role="img" :aria-label="said">
-    <text x="8" y="12" class="words">{{ power.unit }}</text>
-    <text :x="W - 8" y="12" text-anchor="end" class="words">now {{ power.now_written }}</text>
-    <path :d="`M${PAD} ${AXIS}H${W - PAD}`" stroke="var(--edge)" />
+  <svg :viewBox="`0 ${TOP} ${W} ${66 - TOP}`" :width="rem(W)" :height="rem(66 - TOP)" role="img" :aria-label="said">
+    <template v-if="!bare">
+      <text x="8" y="12" class="words">{{ power.unit }}</text>
+      <text :x="W - 8" y="12" text-anchor="end" class="words">now {{ power.now_written }}</text>
+    </template>
+    <path :d="`M${ends[0]} ${AXIS}H${ends[1]}`" stroke="var(--edge)" />
     <path
       :d="ticks.map((t) => `M${t.at.toFixed(2)} ${AXIS}v${t.long ? -7 : -4}`).join('')"
       stroke="var(--edge)"

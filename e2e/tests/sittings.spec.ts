@@ -23,7 +23,7 @@ test('a name and Enter begin a sitting, with what is shown; and the first dial f
   await aperture.fill('5.6')
   await aperture.press('Enter')
   await page.getByRole('textbox', { name: 'Distance of Key' }).fill('far')
-  await expect(page.getByRole('row', { name: /Key/ })).toContainText('“far” does not fit here: a number does.')
+  await expect(page.getByRole('main').getByRole('row', { name: /Key/ })).toContainText('“far” does not fit here: a number does.')
   await page.getByRole('textbox', { name: 'Distance of Key' }).fill('1.5')
   await page.getByRole('textbox', { name: 'Who' }).fill('Sign painter')
   await page.getByRole('textbox', { name: 'Who' }).press('Enter')
@@ -66,6 +66,37 @@ test('a begin whose answer got lost is one sitting, and a look that is begun fro
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/setups\//)
   expect(await app.api('/sittings?find=Third&deleted=false')).toHaveLength(before + 1)
+})
+
+test('a look is kept by a name, and a new sitting begins from it', async ({ page, app, board }) => {
+  await board(await underWay(app, 'Paper marbler'))
+  const menu = async (item: RegExp) => {
+    await page.getByRole('button', { name: /^Sitting/ }).click()
+    await page.getByRole('menuitem', { name: item }).click()
+  }
+  await menu(/Keep it to begin from/)
+  await page.getByRole('textbox', { name: 'Kept as' }).fill('Soft, three to one')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Kept as “Soft, three to one”')).toBeVisible()
+  // Others are worked on since.
+  for (const name of ['One', 'Two', 'Three', 'Four']) await app.begin(name)
+  await page.goto('/new')
+  const kept = page.getByRole('radio', { name: /Kept: Soft, three to one/ })
+  await kept.click()
+  const says = page.getByRole('complementary', { name: 'Then the board says' })
+  await expect(says).toContainText('3 : 1')
+  await expect(says.getByRole('img', { name: /one scale of stops/ })).toContainText('Key −0.6')
+  await expect(says).toContainText(/\d+ min/)
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/setups\//)
+  // Let go, it is offered no more; the look stays.
+  await page.goBack()
+  await page.goBack()
+  await menu(/No longer keep it as “Soft, three to one”/)
+  await expect(page.getByText('no longer offered')).toBeVisible()
+  await page.goto('/new')
+  await expect(page.getByRole('radio', { name: /^Empty/ })).toBeVisible()
+  await expect(page.getByRole('radio', { name: /Kept:/ })).toHaveCount(0)
 })
 
 test('the open sitting stands first with its next move, and leads to its board', async ({ page, app }) => {

@@ -34,6 +34,7 @@ pub(crate) async fn create_on(
         state: Set(Stored::new(Setup::default())),
         format: Set(Setup::FORMAT),
         closed: Set(None),
+        kept_as: Set(None),
         standing: Set(None),
         undone: Set(Stored::new(Vec::new())),
         created_at: Set(now),

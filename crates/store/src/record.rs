@@ -91,11 +91,13 @@ pub struct Look {
     pub version: i64,
     /// When its tape was written to last.
     pub updated_at: DateTime<Utc>,
+    /// By what name it is kept to begin from, where it is.
+    pub kept_as: Option<String>,
 }
 
 impl From<&Model> for Look {
     fn from(row: &Model) -> Self {
-        Self { id: row.id, name: row.name.clone(), version: row.version, updated_at: row.updated_at }
+        Self { id: row.id, name: row.name.clone(), version: row.version, updated_at: row.updated_at, kept_as: row.kept_as.clone() }
     }
 }
 

@@ -60,15 +60,32 @@ impl Store {
     pub fn rename_look<'a>(&'a self, id: Uuid, name: &'a str) -> Answer<'a, SetupRecord> {
         patiently(move || {
             Box::pin(async move {
-                let name = checked_name(name)?;
-                match (setup::ActiveModel { id: Set(id), name: Set(name), ..Default::default() }).update(&self.db).await {
-                    Err(sea_orm::DbErr::RecordNotUpdated) => Err(StoreError::NotFound { what: "setup", id }),
-                    row => {
-                        row?;
-                        self.setup(id).await
-                    }
-                }
+                let name = Set(checked_name(name)?);
+                self.change_look(id, setup::ActiveModel { name, ..Default::default() }).await
             })
         })
+    }
+
+    /// Keeps a look to begin from, by a name; none lets it go.
+    ///
+    /// # Errors
+    /// A name that is none, [`StoreError::NotFound`], or where the database does not answer.
+    pub fn keep_look<'a>(&'a self, id: Uuid, name: Option<&'a str>) -> Answer<'a, SetupRecord> {
+        patiently(move || {
+            Box::pin(async move {
+                let kept_as = Set(name.map(checked_name).transpose()?);
+                self.change_look(id, setup::ActiveModel { kept_as, ..Default::default() }).await
+            })
+        })
+    }
+
+    async fn change_look(&self, id: Uuid, to: setup::ActiveModel) -> Result<SetupRecord, StoreError> {
+        match (setup::ActiveModel { id: Set(id), ..to }).update(&self.db).await {
+            Err(sea_orm::DbErr::RecordNotUpdated) => Err(StoreError::NotFound { what: "setup", id }),
+            row => {
+                row?;
+                self.setup(id).await
+            }
+        }
     }
 }

@@ -1,5 +1,7 @@
 //! What a new sitting may begin from, and what it then begins with.
 
+use std::time::Duration;
+
 use chrono::Utc;
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_sitting::{
@@ -18,8 +20,10 @@ use crate::{
     store::Store,
 };
 
-/// So many looks are offered.
+/// So many looks are offered, besides those that are kept by a name.
 const OFFERED: usize = 3;
+/// So many of those.
+const KEPT: u64 = 9;
 /// So many are looked at for it.
 const RECENT: u64 = 30;
 /// What stands on the tape for a sitting that began from nothing.
@@ -44,6 +48,16 @@ struct Used {
     times: i64,
 }
 
+#[derive(FromQueryResult)]
+struct Pace {
+    seconds: Option<f64>,
+}
+
+const PACE: &str = "select case when count(*) >= 8 then percentile_cont(0.5) within group (order by took) end as seconds from (
+    select extract(epoch from at - lag(at) over (partition by setup_id order by seq))::float8 as took from tape_entry
+    where kind = 'reading' and setup_id in (select id from setup order by updated_at desc limit 12)
+    ) as readings where took between 1 and 600";
+
 /// How often each look was begun from, most often first.
 async fn used(db: &impl ConnectionTrait) -> Result<Vec<Used>, StoreError> {
     let sql = "select (payload->'start'->>'of')::uuid as of, count(*) as times from tape_entry \
@@ -52,8 +66,8 @@ async fn used(db: &impl ConnectionTrait) -> Result<Vec<Used>, StoreError> {
 }
 
 impl Store {
-    /// What a new sitting may begin from: the look that is wanted, the look that was worked on last, those that were begun from most often, else other late ones;
-    /// three at most, none of a deleted sitting.
+    /// What a new sitting may begin from: the look that is wanted, the look that was worked on last, those that are kept by a name, those that
+    /// were begun from most often, else other late ones. Nine that are kept and three in all else, none of a deleted sitting.
     ///
     /// # Errors
     /// Where the database does not answer.
@@ -66,16 +80,20 @@ impl Store {
                 let often = there().filter(setup::Column::Id.is_in(used.iter().map(|u| u.of))).all(&self.db).await?;
                 let wanted = there().filter(setup::Column::Id.is_in(wanted)).all(&self.db).await?;
                 let times = |look: Uuid| used.iter().find(|u| u.of == look).map_or(0, |u| u.times);
-                let mut often: Vec<_> = often.into_iter().collect();
-                often.sort_by_key(|(row, _)| std::cmp::Reverse(times(row.id)));
+                let mut kept = there().filter(setup::Column::KeptAs.is_not_null()).order_by_desc(setup::Column::UpdatedAt).limit(KEPT).all(&self.db).await?;
+                let mut often = often;
+                for looks in [&mut kept, &mut often] {
+                    looks.sort_by_key(|(row, _)| std::cmp::Reverse(times(row.id)));
+                }
                 let (last, others) = late.split_at(late.len().min(1));
-                let mut offers: Vec<Offer> = Vec::with_capacity(OFFERED);
+                let mut offers: Vec<Offer> = Vec::new();
                 let mut from = Vec::new();
-                for (row, of) in wanted.iter().chain(last).chain(&often).chain(others) {
+                for (row, of) in wanted.iter().chain(last).chain(&kept).chain(&often).chain(others) {
                     let Some(of) = of else { continue };
                     // A late look of a sitting that is offered already is no other start, unless it was one before.
-                    let again = offers.iter().any(|o| o.look.id == row.id) || (times(row.id) == 0 && from.contains(&of.id));
-                    if again || offers.len() == OFFERED {
+                    let named = row.kept_as.is_some();
+                    let again = offers.iter().any(|o| o.look.id == row.id) || (times(row.id) == 0 && !named && from.contains(&of.id));
+                    if again || (offers.len() >= OFFERED && !named) {
                         continue;
                     }
                     from.push(of.id);
@@ -83,6 +101,20 @@ impl Store {
                     offers.push(Offer { look: Look::from(row), sitting: of.name.clone(), used: times(row.id), setup });
                 }
                 Ok(offers)
+            })
+        })
+    }
+
+    /// How long it usually takes from one reading to the next, by the tapes that were written to last: the median. What took over ten
+    /// minutes was a break. None where fewer than eight tell.
+    ///
+    /// # Errors
+    /// Where the database does not answer.
+    pub fn pace(&self) -> Answer<'_, Option<Duration>> {
+        patiently(move || {
+            Box::pin(async move {
+                let asked = Statement::from_string(self.db.get_database_backend(), PACE);
+                Ok(Pace::find_by_statement(asked).one(&self.db).await?.and_then(|pace| pace.seconds).map(Duration::from_secs_f64))
             })
         })
     }

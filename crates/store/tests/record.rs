@@ -1,7 +1,9 @@
 //! The record on a real PostgreSQL: nothing accepted is lost, nothing is written twice, nobody overwrites anybody silently.
 #![allow(clippy::unwrap_used, clippy::panic, missing_docs)]
 
-use chrono::Utc;
+use std::time::Duration;
+
+use chrono::{TimeDelta, Utc};
 use futures_util::future::join_all;
 use ink_lamp_sitting::{
     entry::{Back, Entry},
@@ -238,6 +240,41 @@ async fn the_look_that_is_wanted_is_offered_first_then_the_last_then_what_was_be
     // What was deleted is not offered.
     store.set_deleted(third.sitting.id, true).await.unwrap();
     assert!(names(store.offers(Some(third.last)).await.unwrap()).iter().all(|(name, _)| name != "Sitting 3"));
+}
+
+#[tokio::test]
+async fn a_look_that_is_kept_by_a_name_is_offered_however_old_it_is() {
+    let (store, _, look) = begun().await;
+    for n in 0..5 {
+        store.create_sitting(new_sitting(&format!("Sitting {n}"))).await.unwrap();
+    }
+    let kept = async || {
+        let offers = store.offers(None).await.unwrap();
+        offers.into_iter().map(|o| o.look.kept_as.unwrap_or_default()).collect::<Vec<_>>()
+    };
+    assert_eq!(kept().await, ["", "", ""]);
+    assert_eq!(store.keep_look(look, Some(" Low profile ")).await.unwrap().look.kept_as.as_deref(), Some("Low profile"));
+    assert_eq!(kept().await, ["", "Low profile", ""]);
+    // Kept is no entry: its tape stays as it is.
+    assert_eq!(store.setup(look).await.unwrap().look.version, 0);
+    assert!(matches!(store.keep_look(look, Some(" ")).await, Err(StoreError::Refused(_))));
+    assert!(matches!(store.keep_look(Uuid::now_v7(), None).await, Err(StoreError::NotFound { .. })));
+    store.keep_look(look, None).await.unwrap();
+    assert_eq!(kept().await, ["", "", ""]);
+}
+
+#[tokio::test]
+async fn the_pace_is_the_median_between_readings_without_the_breaks() {
+    let (store, _, look) = begun().await;
+    let start = Utc::now() - TimeDelta::hours(2);
+    // Nine gaps: eight of work, and a break of 20 minutes.
+    for (n, after) in [0, 20, 50, 90, 140, 1340, 1390, 1440, 1490, 1600].into_iter().enumerate() {
+        assert_eq!(store.pace().await.unwrap(), None, "{n} readings do not tell");
+        let reading = NewEntry { at: start + TimeDelta::seconds(after), ..written(None, reads("8 0")) };
+        store.append(look, &reading).await.unwrap();
+    }
+    // 20 30 40 50 50 50 50 110
+    assert_eq!(store.pace().await.unwrap(), Some(Duration::from_secs(50)));
 }
 
 #[tokio::test]

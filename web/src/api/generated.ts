@@ -316,6 +316,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/setups/{id}/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps a look to begin from, by a name. */
+        put: operations["keepSetup"];
+        post?: never;
+        /** Lets a look go that was kept to begin from. The look itself stays. */
+        delete: operations["letSetupGo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/setups/{id}/tape": {
         parameters: {
             query?: never;
@@ -608,16 +626,20 @@ export interface components {
         Because: "dial" | "moved" | "modifier" | "grid" | "gel" | "unit" | "copied" | "lights";
         /** @description What a sitting would begin with. */
         Beginning: {
+            /** @description Its board, with the first move. */
+            board: components["schemas"]["Board"];
             /** @description Whether the kit can do it, in words. */
             kit: string;
             /** @description Readings up to the first frame: the room, each light, all together. */
             readings: number;
-            /** @description At a glance, with the first move. */
+            /** @description At a glance. */
             summary: components["schemas"]["Summary"];
+            /** @description The unit that is nearest to full power as it is dialled: `Rim, 1.3 up`. None where no dial is known. */
+            tightest?: string | null;
+            /** @description How long they are likely to take, in words: `4 min`. */
+            time: string;
             /** @description What is not as it should be, in words. */
             troubles: components["schemas"]["Span"][][];
-            /** @description Why that is the first move. */
-            why: components["schemas"]["Span"][][];
         };
         /** @description What a sitting would begin with, or why it can't. */
         Begun: {
@@ -3595,6 +3617,8 @@ export interface components {
              * @description Its id.
              */
             id: string;
+            /** @description By what name it is kept to begin from; left out where it is not. */
+            kept_as?: string | null;
             /** @description Its name. */
             name: string;
             /**
@@ -3912,6 +3936,8 @@ export interface components {
         };
         /** @description What a new sitting may begin from. */
         StartOffered: {
+            /** @description By what name it is kept, where it is. */
+            kept_as?: string | null;
             /** @description Its lights, and one of each role that it lacks. */
             lights: components["schemas"]["LightOffered"][];
             /**
@@ -4476,7 +4502,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description One to four */
+            /** @description Nothing, what is kept by a name, three others at most */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6060,6 +6086,227 @@ export interface operations {
                 };
             };
             /** @description Record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keepSetup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewName"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupView"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such setup */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    letSetupGo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not kept any more */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupView"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such setup */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
             503: {
                 headers: {
                     [name: string]: unknown;

@@ -23,6 +23,7 @@ import AppBar from '@/ui/AppBar.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import PushButton from '@/ui/PushButton.vue'
+import { useNotices } from '@/ui/notices'
 import { later } from '@/ui/later'
 
 // What most never open on this screen.
@@ -37,12 +38,13 @@ const emit = defineEmits<{ work: [] }>()
 const router = useRouter()
 const newLook = useNewLook()
 const board = useBoard()
+const notices = useNotices()
 const room = useRoom()
 const plan = usePlan()
 const entry = useTemplateRef('entry')
 const typed = ref('')
 const keysOpen = ref(false)
-const naming = ref<'sitting' | 'look' | 'copy' | 'empty'>()
+const naming = ref<'sitting' | 'look' | 'copy' | 'empty' | 'keep'>()
 const phoneOpen = ref(false)
 /** Move and ladder alone, twice the size: read from two steps away. */
 const far = ref(false)
@@ -110,6 +112,11 @@ async function name(text: string): Promise<void> {
     board.accept(
       await answered(api.PATCH('/api/setups/{id}', { params: { path: { id: now.id } }, body: { name: text } })),
     )
+  } else if (naming.value === 'keep') {
+    board.accept(
+      await answered(api.PUT('/api/setups/{id}/kept', { params: { path: { id: now.id } }, body: { name: text } })),
+    )
+    notices.say(`Kept as “${text}”: a new sitting can begin from it.`)
   } else {
     await newLook(now.sitting.id, text, naming.value === 'copy' ? { from: now.id } : {})
   }
@@ -127,6 +134,13 @@ const dialog = computed(() => {
       }
     case 'look':
       return { title: 'Rename this look', label: 'Name of the look', action: 'Rename', name: board.view?.name ?? '' }
+    case 'keep':
+      return {
+        title: 'Keep this look to begin from',
+        label: 'Kept as',
+        action: 'Keep it',
+        name: board.view?.kept_as ?? board.view?.name ?? '',
+      }
     case 'copy':
       return { title: 'A new look from this one', label: 'Name of the look', action: 'Make it', name: `Look ${looks}` }
     case 'empty':
@@ -135,12 +149,26 @@ const dialog = computed(() => {
       return undefined
   }
 })
-const MENU = [
-  { is: 'copy', words: 'New look from this one' },
-  { is: 'empty', words: 'New look from scratch' },
-  { is: 'look', words: 'Rename this look' },
-  { is: 'sitting', words: 'Rename the sitting' },
-] as const
+/** A look that is kept is a start no more; the look stays. */
+async function letGo(): Promise<void> {
+  const id = board.view?.id
+  if (!id) return
+  try {
+    board.accept(await answered(api.DELETE('/api/setups/{id}/kept', { params: { path: { id } } })))
+    notices.say('It is no longer offered as a start.')
+  } catch (error) {
+    notices.say((error as Error).message, { warn: true })
+  }
+}
+const MENU = computed(() => [
+  { words: 'New look from this one', run: () => (naming.value = 'copy') },
+  { words: 'New look from scratch', run: () => (naming.value = 'empty') },
+  board.view?.kept_as
+    ? { words: `No longer keep it as “${board.view.kept_as}”`, run: () => void letGo() }
+    : { words: 'Keep it to begin from', run: () => (naming.value = 'keep') },
+  { words: 'Rename this look', run: () => (naming.value = 'look') },
+  { words: 'Rename the sitting', run: () => (naming.value = 'sitting') },
+])
 </script>
 
 <template>
@@ -191,12 +219,12 @@ const MENU = [
               </button>
             </MenuItem>
             <div class="my-1 border-t border-line" />
-            <MenuItem v-for="item in MENU" :key="item.is" v-slot="{ active }">
+            <MenuItem v-for="item in MENU" :key="item.words" v-slot="{ active }">
               <button
                 type="button"
                 class="flex h-8 w-full items-center px-3 pl-8 text-left"
                 :class="active ? 'bg-raise' : ''"
-                @click="naming = item.is"
+                @click="item.run"
               >
                 {{ item.words }}
               </button>

@@ -11,7 +11,7 @@ use ink_lamp_sitting::{
     role::{LightId, Role},
     setup::Setup,
 };
-use ink_lamp_store::{Source, Store};
+use ink_lamp_store::{Look, Source, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
@@ -29,6 +29,8 @@ pub struct StartOffered {
     sitting: String,
     /// When it was worked on last.
     updated_at: Option<DateTime<Utc>>,
+    /// By what name it is kept, where it is.
+    kept_as: Option<String>,
     /// How many looks began from it.
     used: i64,
     /// How it would stand.
@@ -67,7 +69,7 @@ fn offered(look: Option<Uuid>, setup: Setup) -> StartOffered {
     let lacking = setup.could_add().into_iter().filter(|l| setup.first(l.role).is_none()).map(|l| light(&l, false));
     let lights = there.chain(lacking).collect();
     let summary = Summary::of(&board);
-    StartOffered { look, name: String::new(), sitting: String::new(), updated_at: None, used: 0, setup, summary, lights, room: board.room }
+    StartOffered { look, name: String::new(), sitting: String::new(), updated_at: None, kept_as: None, used: 0, setup, summary, lights, room: board.room }
 }
 
 /// Which.
@@ -80,7 +82,7 @@ pub struct Wanted {
 
 /// What a new sitting may begin from: nothing first, then the look that was worked on last, then those that were begun from most often.
 #[utoipa::path(operation_id = "listStart", tag = "sittings", params(Wanted), responses(
-    (status = 200, description = "One to four", body = [StartOffered]),
+    (status = 200, description = "Nothing, what is kept by a name, three others at most", body = [StartOffered]),
     (status = 400, description = "A query that can't be read", body = Problem),
     (status = 503, description = "Record out of reach", body = Problem),
 ))]
@@ -88,8 +90,8 @@ pub struct Wanted {
 pub async fn offers(store: web::Data<Store>, wanted: web::Query<Wanted>) -> Result<web::Json<Vec<StartOffered>>, Problem> {
     let looks = store.offers(wanted.from).await?.into_iter().filter_map(|offer| {
         let start = offered(Some(offer.look.id), offer.setup.ok()?);
-        let (name, updated_at) = (offer.look.name, Some(offer.look.updated_at));
-        Some(StartOffered { name, sitting: offer.sitting, updated_at, used: offer.used, ..start })
+        let Look { name, updated_at, kept_as, .. } = offer.look;
+        Some(StartOffered { name, sitting: offer.sitting, updated_at: Some(updated_at), kept_as, used: offer.used, ..start })
     });
     Ok(web::Json(std::iter::once(offered(None, Setup::default())).chain(looks).collect()))
 }
@@ -127,10 +129,11 @@ pub struct Begun {
 pub async fn preview(store: web::Data<Store>, body: Result<Checked<ToBegin>, Problem>) -> Result<web::Json<Begun>, Problem> {
     let begun = async {
         let ToBegin { from, entries } = body?.0;
-        store.begun_with(from.map(|look| Source { look, at: None }), &entries).await.map_err(Problem::from)
+        let setup = store.begun_with(from.map(|look| Source { look, at: None }), &entries).await?;
+        Ok::<_, Problem>((setup, store.pace().await?))
     };
     match begun.await {
-        Ok(setup) => Ok(web::Json(Begun { begins: Some(Beginning::of(&Scene::of(&setup))), refused: None })),
+        Ok((setup, pace)) => Ok(web::Json(Begun { begins: Some(Beginning::of(&Scene::of(&setup), pace)), refused: None })),
         Err(problem) if problem.refuses(&["entries"]) => Ok(web::Json(Begun { refused: Some(problem), ..Begun::default() })),
         Err(problem) => Err(problem),
     }

@@ -48,6 +48,8 @@ pub fn api(config: &mut ServiceConfig) {
             .service(setups::create)
             .service(setups::show)
             .service(setups::rename)
+            .service(setups::keep)
+            .service(setups::let_go)
             .service(events::events)
             .service(tape::append)
             .service(tape::earlier)

@@ -1,6 +1,6 @@
-//! Setups (looks): begin, show, rename.
+//! Setups (looks): begin, show, rename, keep by a name.
 
-use actix_web::{HttpResponse, get, patch, post, web};
+use actix_web::{HttpResponse, delete, get, patch, post, put, web};
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_store::{NewLook, Source, Store, StoreError};
 use serde::Deserialize;
@@ -76,5 +76,28 @@ pub async fn create(store: web::Data<Store>, id: Id, body: Checked<LookToAdd>) -
 #[patch("/setups/{id}")]
 pub async fn rename(store: web::Data<Store>, id: Id, body: Checked<NewName>) -> Result<web::Json<SetupView>, Problem> {
     let record = store.rename_look(id.0, &body.0.name).await?;
+    Ok(web::Json(view(&store, record).await?))
+}
+
+/// Keeps a look to begin from, by a name.
+#[utoipa::path(operation_id = "keepSetup", tag = "setups", request_body = NewName, params(("id" = Uuid, Path, description = "The setup")), responses(
+    (status = 200, description = "Kept", body = SetupView),
+    (status = 404, description = "No such setup", body = Problem),
+    (status = 422, description = "A field is wrong", body = Problem),
+))]
+#[put("/setups/{id}/kept")]
+pub async fn keep(store: web::Data<Store>, id: Id, body: Checked<NewName>) -> Result<web::Json<SetupView>, Problem> {
+    let record = store.keep_look(id.0, Some(&body.0.name)).await?;
+    Ok(web::Json(view(&store, record).await?))
+}
+
+/// Lets a look go that was kept to begin from. The look itself stays.
+#[utoipa::path(operation_id = "letSetupGo", tag = "setups", params(("id" = Uuid, Path, description = "The setup")), responses(
+    (status = 200, description = "Not kept any more", body = SetupView),
+    (status = 404, description = "No such setup", body = Problem),
+))]
+#[delete("/setups/{id}/kept")]
+pub async fn let_go(store: web::Data<Store>, id: Id) -> Result<web::Json<SetupView>, Problem> {
+    let record = store.keep_look(id.0, None).await?;
     Ok(web::Json(view(&store, record).await?))
 }

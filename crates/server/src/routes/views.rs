@@ -4,7 +4,7 @@ use chrono::{DateTime, Utc};
 use ink_lamp_advice::{board::Board, words::tape::TapeLine};
 use ink_lamp_scene::effect::Effect;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
-use ink_lamp_store::{SetupRecord, Sitting, Store, StoreError, TapeItem, TapePart, Unreadable};
+use ink_lamp_store::{Look, SetupRecord, Sitting, Store, StoreError, TapeItem, TapePart, Unreadable};
 use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -32,6 +32,9 @@ pub struct SetupView {
     pub undo: Option<Uuid>,
     /// What redo brings back, if anything.
     pub redo: Option<Uuid>,
+    /// By what name it is kept to begin from; left out where it is not.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub kept_as: Option<String>,
     /// Why it is shown as it last stood and not written on, and what can be done; left out where it is open.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub closed: Option<String>,
@@ -42,7 +45,8 @@ pub(super) async fn view(store: &Store, record: SetupRecord) -> Result<SetupView
     let SetupRecord { sitting, look, setup, undo, redo, closed } = record;
     let board = Board::of(&setup);
     let closed = closed.map(|why| StoreError::Closed { why }.to_string());
-    Ok(SetupView { id: look.id, name: look.name, version: look.version, sitting: sitting.into(), setup, board, tape, undo, redo, closed })
+    let Look { id, name, version, kept_as, .. } = look;
+    Ok(SetupView { id, name, version, sitting: sitting.into(), setup, board, tape, undo, redo, kept_as, closed })
 }
 
 /// Items of the tape that come with a setup.

@@ -468,7 +468,13 @@ async fn a_sitting_is_thought_of_before_it_is_begun() {
     let entries = json!([camera(), {"light_removed": {"light": "rim"}}]);
     let (status, begun) = app.post("/api/begin", json!({"from": view, "entries": entries})).await;
     assert_eq!((status, begun["begins"]["readings"].as_u64()), (StatusCode::OK, Some(5)), "{begun}");
-    assert_eq!(begun["begins"]["summary"]["next"][0]["text"], "Meter the room with the flash off");
+    assert_eq!(begun["begins"]["board"]["next"]["say"][0]["text"], "Meter the room with the flash off");
+    assert_eq!(begun["begins"]["time"], "4 min", "five readings of 40 seconds");
+    // What is kept by a name is told as that.
+    let kept = format!("/api/setups/{view}/kept");
+    assert_eq!(app.send(Method::PUT, &kept, Some(json!({"name": "Low profile"}))).await.1["kept_as"], "Low profile");
+    assert_eq!(app.get("/api/begin").await.1[1]["kept_as"], "Low profile");
+    assert!(app.send(Method::DELETE, &kept, None).await.1["kept_as"].is_null());
     // Half a sitting is no error.
     for (wrong, field) in [
         (json!({"light_removed": {"light": "hair"}}), "entries[1].light"),
@@ -487,7 +493,7 @@ async fn a_sitting_is_thought_of_before_it_is_begun() {
 }
 
 async fn begun_next(app: &App, from: &str, entries: &Value) -> Value {
-    app.post("/api/begin", json!({"from": from, "entries": entries})).await.1["begins"]["summary"]["next"].clone()
+    app.post("/api/begin", json!({"from": from, "entries": entries})).await.1["begins"]["board"]["next"]["say"].clone()
 }
 
 #[actix_web::test]

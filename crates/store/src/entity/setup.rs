@@ -22,6 +22,8 @@ pub struct Model {
     pub format: i16,
     /// Why its tape can't be followed, where this version could not: it is shown as it last stood, and not written on.
     pub closed: Option<String>,
+    /// By what name it is kept to begin from, where it is.
+    pub kept_as: Option<String>,
     /// The last entry that stands, which undo takes back: derived from the tape.
     pub standing: Option<Uuid>,
     /// Ids of entries that can be brought back, the next one last: derived from the tape.

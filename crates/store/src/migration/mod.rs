@@ -9,6 +9,7 @@ mod m20261128_000004_format;
 mod m20261128_000005_cleared;
 mod m20261128_000006_formats;
 mod m20261128_000007_starts;
+mod m20261128_000008_kept;
 
 pub struct Migrator;
 
@@ -22,6 +23,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261128_000005_cleared::Migration),
             Box::new(m20261128_000006_formats::Migration),
             Box::new(m20261128_000007_starts::Migration),
+            Box::new(m20261128_000008_kept::Migration),
         ]
     }
 }

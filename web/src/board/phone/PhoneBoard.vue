@@ -14,7 +14,7 @@ import FindingList from '@/board/cards/FindingList.vue'
 import WordLine from '@/draw/WordLine.vue'
 import MeterKeys from './MeterKeys.vue'
 import PhoneSheet from './PhoneSheet.vue'
-import SpineLadder from './SpineLadder.vue'
+import SpineLadder from '@/draw/SpineLadder.vue'
 import { rem } from '@/draw/measure'
 
 /** The board beside the sitter: one hand, no scroll, two taps a reading. */

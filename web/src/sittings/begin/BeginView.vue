@@ -5,13 +5,13 @@ import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch }
 import { useRouter } from 'vue-router'
 import { useAsking } from '@/api/asking'
 import { answered, api, type Beginning, type Entry, type Scales, type StartOffered } from '@/api/client'
+import SpineLadder from '@/draw/SpineLadder.vue'
 import WordLine from '@/draw/WordLine.vue'
 import { useForm } from '@/forms/entry'
 import { byName, offers } from '@/forms/offers'
 import StepField from '@/forms/StepField.vue'
 import { useGear } from '@/look/gear'
 import { useKit } from '@/look/kit'
-import FlatLadder from '@/sittings/FlatLadder.vue'
 import AppBar from '@/ui/AppBar.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import KeyCap from '@/ui/KeyCap.vue'
@@ -285,22 +285,26 @@ const whole = computed(() => !narrow.value || more.value)
           <div aria-live="polite">
             <p class="text-text-2">Then the board says</p>
             <p class="mt-1 font-voice text-[1.5rem] leading-7.25 font-[430]">
-              <WordLine :line="begins.summary.next" />
+              <WordLine :line="begins.board.next.say" />
             </p>
-            <p v-for="(line, i) in begins.why" :key="i" class="mt-2 text-text-2"><WordLine :line="line" /></p>
+            <p v-for="(line, i) in begins.board.next.why" :key="i" class="mt-2 text-text-2">
+              <WordLine :line="line" />
+            </p>
           </div>
-          <FlatLadder :summary="begins.summary" :width="238" :height="66" scale />
+          <SpineLadder :board="begins.board" wished class="-mx-4 h-65 shrink-0 rounded-none! border-y border-line" />
           <dl class="grid grid-cols-[auto_1fr]">
             <template
               v-for="row in [
                 {
                   is: 'Lit : shadow',
-                  words: [begins.summary.ratio ?? 'no ratio yet', begins.summary.ratio_words]
-                    .filter(Boolean)
-                    .join(', '),
+                  words: begins.board.ratio
+                    ? `${begins.board.ratio.shown}, ${begins.board.ratio.anchor}`
+                    : 'no ratio yet',
                 },
                 { is: 'Kit', words: begins.kit },
+                ...(begins.tightest ? [{ is: 'Tightest', words: begins.tightest }] : []),
                 { is: 'Readings', words: `${begins.readings} to the first frame` },
+                { is: 'Likely time', words: begins.time },
               ]"
               :key="row.is"
             >

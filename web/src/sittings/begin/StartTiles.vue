@@ -10,10 +10,12 @@ const emit = defineEmits<{ pick: [n: number] }>()
 const time = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 function words(start: StartOffered, n: number): { title: string; under: string } {
   const at = start.updated_at ? time.format(new Date(start.updated_at)) : ''
-  if (n === 1 && start.used === 0) return { title: 'The last sitting', under: `${start.sitting}, ${at}` }
+  if (n === 1 && start.used === 0 && !start.kept_as)
+    return { title: 'The last sitting', under: `${start.sitting}, ${at}` }
+  const used = start.used === 1 ? 'begun from once' : `begun from ${start.used} times`
   return {
-    title: start.name,
-    under: `${start.sitting} · ${start.used === 0 ? at : start.used === 1 ? 'begun from once' : `begun from ${start.used} times`}`,
+    title: start.kept_as ? `Kept: ${start.kept_as}` : start.name,
+    under: `${start.sitting} · ${start.used === 0 ? at : used}`,
   }
 }
 </script>

@@ -1,23 +1,30 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import type { Board } from '@/api/client'
-import { FTspans } from '@/draw/FTspans'
-import LadderTable from '@/draw/LadderTable.vue'
-import { MARKS, ROLE_COLOURS } from '@/draw/marks'
-import RoleMark from '@/draw/RoleMark.vue'
-import { useDrawingSize } from '@/draw/measure'
+import { FTspans } from './FTspans'
+import LadderTable from './LadderTable.vue'
+import { MARKS, ROLE_COLOURS } from './marks'
+import RoleMark from './RoleMark.vue'
+import { useDrawingSize } from './measure'
 import { spineOf } from './spine'
 
 /** All lights on one spine. */
-const { board, chosen, ghost } = defineProps<{
+const {
+  board,
+  chosen = '',
+  ghost,
+  wished = false,
+} = defineProps<{
   board: Board
-  chosen: string
+  chosen?: string
+  /** Nothing but what is wished. */
+  wished?: boolean
   ghost?: { lane: string; stops: number; shown: string }
 }>()
 
 const frame = useTemplateRef('frame')
 const { width, height } = useDrawingSize(frame, { width: 374, height: 200 })
-const spine = computed(() => spineOf(board, Math.max(80, height.value), ghost))
+const spine = computed(() => spineOf(board, Math.max(80, height.value), ghost, wished))
 const X = 98
 const rungs = computed(() =>
   board.ladder.rungs.filter((r) => r.stops <= spine.value.top && r.stops >= spine.value.bottom),

@@ -46,6 +46,16 @@ describe('the spine of the phone', () => {
     expect(spineOf(of([ground]), 237).marks[0]?.words).toBe('read, in all -0.4')
   })
 
+  it('shows nothing but wishes where those are asked for', () => {
+    const floor = { stops: -5, name: 'remove', words: 'below −5' }
+    const room = light('room', -6, { kind: 'room', role: 'room', name: 'Room', floor })
+    const key = light('key', 0.4, { target: mark(-0.6), after: mark(0) })
+    const fill = light('fill', undefined, { guess: { mark: mark(1), within: 1, words: '', from: '' } })
+    const { marks, outside } = spineOf(of([room, key, fill]), 237, undefined, true)
+    expect(marks).toMatchObject([{ lane: 'key', form: 'hollow', level: '-0.6', words: '', afterY: undefined }])
+    expect(outside.map((o) => o.words)).toEqual(['Room below −5'])
+  })
+
   it('shows what is being typed, what is likely, and what is only wished', () => {
     const guess = { mark: mark(0.5), within: 1, words: '', from: '' }
     const lanes = [

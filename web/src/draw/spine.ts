@@ -1,5 +1,5 @@
 import type { Board, Lane, Role } from '@/api/client'
-import { linear } from '@/draw/scale'
+import { linear } from './scale'
 
 /** One light, or the room, on the small ladder of the phone. */
 export interface SpineMark {
@@ -34,10 +34,18 @@ const PAD = 14
 const levels = (lane: Lane): number[] =>
   [lane.reading ?? lane.guess?.mark, lane.target, lane.after].flatMap((m) => (m ? [m.stops] : []))
 
-/** The window is fitted to the lights in play, with the exposure always in it. */
-export function spineOf(board: Board, height: number, ghost?: { lane: string; stops: number; shown: string }): Spine {
+/** The window is fitted to the lights in play, with the exposure always in it. `wished` shows nothing but what is wished. */
+export function spineOf(
+  board: Board,
+  height: number,
+  ghost?: { lane: string; stops: number; shown: string },
+  wished = false,
+): Spine {
   const lights = board.lanes.filter((l) => l.kind === 'light')
-  const near = [...lights.flatMap(levels), ...(ghost ? [ghost.stops] : [])].filter((s) => s > -4.6 && s < 3.2)
+  const near = [
+    ...lights.flatMap(wished ? (l) => (l.target ? [l.target.stops] : []) : levels),
+    ...(ghost ? [ghost.stops] : []),
+  ].filter((s) => s > -4.6 && s < 3.2)
   const top = Math.max(0.6, ...near) + 0.5
   const bottom = Math.min(-1, ...near) - 0.5
   const y = linear([top, bottom], [PAD, height - PAD])
@@ -46,20 +54,22 @@ export function spineOf(board: Board, height: number, ghost?: { lane: string; st
   for (const lane of board.lanes) {
     const role = lane.role
     if (!role || (lane.kind !== 'light' && lane.kind !== 'room')) continue
-    const at = ghost?.lane === lane.id ? ghost : (lane.reading ?? lane.guess?.mark ?? lane.target)
+    const read = wished ? undefined : (lane.reading ?? lane.guess?.mark)
+    const at = ghost?.lane === lane.id ? ghost : (read ?? lane.target)
+    if (wished && lane.floor) outside.push({ lane: lane.id, role, words: `${lane.name} ${lane.floor.words}` })
     if (!at) continue
     const now = ghost?.lane === lane.id ? 'being typed' : !lane.reading && lane.guess ? 'likely' : lane.words
     // On the ground the others' spill and the room count too.
     const said = role === 'ground' && lane.other ? `${now}, ${lane.other.place} ${lane.other.mark.shown}` : now
     if (at.stops > top || at.stops < bottom) {
-      outside.push({ lane: lane.id, role, words: `${lane.name} ${at.shown}, ${said}` })
+      outside.push({ lane: lane.id, role, words: `${lane.name} ${at.shown}${wished ? '' : `, ${said}`}` })
       continue
     }
     const seated = lane.state === 'on_target' || lane.state === 'kept'
     const form =
-      ghost?.lane === lane.id || (!lane.reading && lane.guess) || lane.likely
+      !wished && (ghost?.lane === lane.id || (!lane.reading && lane.guess) || lane.likely)
         ? 'ghost'
-        : !lane.reading
+        : !read
           ? 'hollow'
           : seated
             ? 'seated'
@@ -73,10 +83,10 @@ export function spineOf(board: Board, height: number, ghost?: { lane: string; st
       y: y(at.stops),
       textY: y(at.stops),
       level: at.shown,
-      words: said,
+      words: wished ? '' : said,
       form,
-      afterY: inside(lane.after?.stops),
-      targetY: lane.reading && lane.gap ? inside(lane.target?.stops) : undefined,
+      afterY: wished ? undefined : inside(lane.after?.stops),
+      targetY: read && lane.gap ? inside(lane.target?.stops) : undefined,
     })
   }
   spread(marks, height)

@@ -1,5 +1,5 @@
 import { doubled, late, lost } from '../support/answers'
-import { beside, expect, lane, test, underWay } from '../support/app'
+import { beside, expect, FRACTIONS, lane, test, underWay } from '../support/app'
 
 test('a sitting is worked with the keyboard alone, from nothing to a frame', async ({ page, app, board }) => {
   await board(await app.begin('Clock mender'))
@@ -529,4 +529,43 @@ test('a dial is dragged on its own scale: the board follows, and one entry is wr
   await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 1)
   expect((await app.api(`/setups/${look}`)).setup.lights.find((l: any) => l.id === 'fill').dial).toBeDefined()
   await expect(dial).toHaveValue('1/16')
+})
+
+test('what is stepped can be typed: dial, target, room and ratio; what is refused says the two nearest', async ({
+  page,
+  app,
+  board,
+}) => {
+  const look = await underWay(app, 'Typed')
+  await app.write(look, { light: { light: 'ground', role: 'ground' } })
+  await app.write(look, { room: { keep: { level: -2 } } })
+  const unit = { ...FRACTIONS, scale: { fractions: { lowest: 128, step: 'thirds' } } }
+  await app.write(look, { light: { light: 'fill', role: 'fill', unit, dial: '1/8' } })
+  await board(look)
+  const type = async (name: string, text: string) => {
+    const field = page.getByRole('textbox', { name, exact: true })
+    await field.fill(text)
+    await field.press('Enter')
+    return field
+  }
+  const now = async (of: (view: any) => unknown) => expect.poll(async () => of(await app.api(`/setups/${look}`)))
+  const light = (id: string) => (view: any) => view.board.lanes.find((l: any) => l.id === id)
+  await lane(page, 'Fill').click()
+  await beside(page, 'Light')
+  const dial = await type('Power', '1/8 +0.5')
+  await expect(page.getByRole('region', { name: 'Chosen lane' })).toContainText(
+    /Next to it are 1\/8 \+(1\/3 and 1\/8 \+2\/3|2\/3 and 1\/8 \+1\/3)/,
+  )
+  await dial.fill('1/32 +1/3')
+  await dial.press('Enter')
+  await (await now((view) => light('fill')(view).dial.now)).toBe('1/32 +1/3')
+  await lane(page, 'Ground').click()
+  await type('Target', '-1.3')
+  await (await now((view) => light('ground')(view).wish)).toBe(-1.3)
+  await beside(page, 'Ratio')
+  await type('Ratio', '4.5')
+  await (await now((view) => view.setup.ratio.ratio)).toBe(4.5)
+  await beside(page, 'Room')
+  await type("Room's level", '−1.7')
+  await (await now((view) => light('room')(view).wish)).toBe(-1.7)
 })

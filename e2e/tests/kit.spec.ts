@@ -96,6 +96,22 @@ test('pieces are found, copied, edited and retired; a sitting keeps what it used
   await expect(page.getByText('Never open a unit')).toBeVisible()
 })
 
+test('a clearing that is refused is told, and nothing is gone', async ({ page }) => {
+  await page.goto('/kit')
+  await expect(page.getByRole('button', { name: /^Taper 400/ })).toBeVisible()
+  const problem = { title: 'In use', status: 409, detail: 'The kit is being imported. Try again when it is in.' }
+  await page.route('**/api/kit**', (route) => {
+    if (route.request().method() === 'GET') return route.continue()
+    return route.fulfill({ status: 409, contentType: 'application/problem+json', body: JSON.stringify(problem) })
+  })
+  await page.getByRole('button', { name: 'Clear' }).click()
+  await page.getByRole('button', { name: 'Clear the kit' }).click()
+  await expect(page.getByText('The kit is being imported.')).toBeVisible()
+  await expect(page.getByText(/is cleared|None yet/)).toHaveCount(0)
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: /^Taper 400/ })).toBeVisible()
+})
+
 test('the kit is exported, cleared and imported identical; a broken document changes nothing', async ({ browser }) => {
   const app = await App.start()
   const context = await browser.newContext({ baseURL: app.url })

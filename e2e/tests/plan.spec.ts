@@ -332,3 +332,14 @@ test('Tab goes from light to light in their order, and keeps the focus where it 
   expect(seen.slice(0, 2)).toEqual(['Key', 'Fill'])
   expect(new Set(seen).size).toBe(seen.length)
 })
+
+test('a grey ground is typed as well as stepped', async ({ app, page }) => {
+  const look = await studio(app, 'Grey, typed')
+  await page.goto(`/setups/${look}/plan/ground`)
+  await page.getByRole('radio', { name: 'Grey' }).click()
+  const grey = page.getByRole('textbox', { name: 'Grey at' })
+  await grey.fill('-0.8')
+  await grey.press('Enter')
+  const tone = async () => JSON.stringify((await app.api(`/setups/${look}`)).setup.ground_tone)
+  await expect.poll(tone).toContain('-0.8')
+})

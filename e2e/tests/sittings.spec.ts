@@ -23,7 +23,9 @@ test('a name and Enter begin a sitting, with what is shown; and the first dial f
   await aperture.fill('5.6')
   await aperture.press('Enter')
   await page.getByRole('textbox', { name: 'Distance of Key' }).fill('far')
-  await expect(page.getByRole('main').getByRole('row', { name: /Key/ })).toContainText('“far” does not fit here: a number does.')
+  await expect(page.getByRole('main').getByRole('row', { name: /Key/ })).toContainText(
+    '“far” does not fit here: a number does.',
+  )
   await page.getByRole('textbox', { name: 'Distance of Key' }).fill('1.5')
   await page.getByRole('textbox', { name: 'Who' }).fill('Sign painter')
   await page.getByRole('textbox', { name: 'Who' }).press('Enter')

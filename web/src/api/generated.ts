@@ -3150,7 +3150,7 @@ export interface components {
                 /** @description How finely it steps. */
                 step: components["schemas"]["Step"];
             };
-        };
+        } | "full_only";
         /** @description A problem document. */
         Problem: {
             /** @description What is wrong and what would be right. */

@@ -13,6 +13,7 @@ fn scale() -> impl Strategy<Value = Value> {
         Just(json!({"numbers": {"full": 10.0, "lowest": 2.0, "stops_per_unit": 1.0}})),
         Just(json!({"watt_seconds": {"full": 500.0, "lowest": 8.0, "step": 1.0}})),
         Just(json!({"stops_below": {"lowest": 7.0, "step": "thirds"}})),
+        Just(json!("full_only")),
     ]
 }
 

@@ -22,6 +22,8 @@ const TABS = [
 ] as const
 type Is = (typeof TABS)[number]['is']
 const tabs = computed(() => TABS.filter((tab) => plan || tab.is !== 'plan'))
+/** All but the plan. */
+const cards = TABS.filter((tab) => tab.is !== 'plan')
 const picked = ref<Is>()
 /** Where there is something on the plan one begins there. */
 const shown = computed<Is>(() => {
@@ -80,20 +82,14 @@ function pick(n: number): void {
     <TabPanels v-show="!knowing" as="template">
       <div class="flex min-h-0 flex-1 flex-col">
         <TabPanel v-if="plan" class="flex min-h-0 flex-1 flex-col"><slot /></TabPanel>
-        <TabPanel
-          v-for="[is, card] in [
-            ['light', LaneCard],
-            ['camera', CameraCard],
-            ['room', RoomCard],
-            ['ratio', RatioCard],
-          ] as const"
-          :key="is"
-          class="card min-h-0 flex-1 overflow-y-auto"
-        >
+        <TabPanel v-for="tab in cards" :key="tab.is" class="card min-h-0 flex-1 overflow-y-auto">
           <fieldset :disabled="Boolean(board.moment)" class="contents">
-            <component :is="card" :scales
+            <LaneCard v-if="tab.is === 'light'"
               ><template #place><slot name="place" /></template
-            ></component>
+            ></LaneCard>
+            <CameraCard v-else-if="tab.is === 'camera'" :scales />
+            <RoomCard v-else-if="tab.is === 'room'" />
+            <RatioCard v-else :scales />
           </fieldset>
         </TabPanel>
       </div>

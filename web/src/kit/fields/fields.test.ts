@@ -55,11 +55,15 @@ describe('a flash bulb', () => {
       strobe: {
         name: 'Bulb 25',
         guide: { number: 40, length: 'metres', iso: '100' },
-        scale: { fractions: { lowest: 2, step: 'full' } },
+        scale: 'full_only',
         kelvin: 3800,
         bulb: { sync: 'm' },
       },
     } as unknown as Gear
-    expect(gearOf('strobe', valuesOf('strobe', bulb))).toEqual(bulb)
+    const values = valuesOf('strobe', bulb)
+    expect(gearOf('strobe', values)).toEqual(bulb)
+    // Nothing is asked that only a strobe has.
+    const asked = shown('strobe', values).map((f) => f.path)
+    expect(asked.filter((path) => /scale|supply|recycle|slave|lamp|durations/.test(path))).toEqual([])
   })
 })

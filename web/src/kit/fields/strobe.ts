@@ -3,6 +3,7 @@ import { is, choices, name, step, type Field, type Values } from './field'
 /** A bulb burns once, at one power: it is not fed, dialled down or fired through a slave cell. */
 const strobe = (v: Values) => !v['bulb.sync']
 const fed = (path: string, value: string) => (v: Values) => strobe(v) && is(path, value)(v)
+const dialled = (how: string) => fed('@scale', how)
 
 /** A strobe, or a flash bulb: its dial, its flash, and what feeds it. */
 export const STROBE: Field[] = [
@@ -13,44 +14,52 @@ export const STROBE: Field[] = [
     as: 'choice',
     optional: true,
     wide: 3,
-    options: choices(['', 'a strobe'], ['x', 'a flash bulb, X sync'], ['m', 'a flash bulb, M sync']),
+    options: [
+      { value: '', words: 'a strobe' },
+      { value: 'x', words: 'a flash bulb, X sync', sets: ['scale', 'full_only'] },
+      { value: 'm', words: 'a flash bulb, M sync', sets: ['scale', 'full_only'] },
+    ],
   },
   { path: 'rated', when: strobe, label: 'Rated energy', as: 'number', suffix: 'Ws', optional: true },
   {
     path: '@scale',
+    when: strobe,
     label: 'How its dial is written',
     as: 'choice',
     wide: 3,
     usual: 'fractions',
-    options: choices(
-      ['fractions', 'Fractions, 1/1 to 1/128'],
-      ['numbers', 'Numbers, such as 2.0 to 10.0'],
-      ['watt_seconds', 'Watt-seconds'],
-      ['stops_below', 'Stops below full'],
-    ),
+    options: [
+      ...choices(
+        ['fractions', 'Fractions, 1/1 to 1/128'],
+        ['numbers', 'Numbers, such as 2.0 to 10.0'],
+        ['watt_seconds', 'Watt-seconds'],
+        ['stops_below', 'Stops below full'],
+      ),
+      { value: 'full_only', words: 'No dial: full power only', sets: ['scale', 'full_only'] },
+    ],
   },
-  { path: 'scale.fractions.lowest', label: 'Lowest, 1/', as: 'lowest', when: is('@scale', 'fractions'), usual: '128' },
+  { path: 'scale.fractions.lowest', label: 'Lowest, 1/', as: 'lowest', when: dialled('fractions'), usual: '128' },
   {
     path: 'scale.fractions.step',
     label: 'Step',
     as: 'choice',
     options: step,
-    when: is('@scale', 'fractions'),
+    when: dialled('fractions'),
     usual: 'tenths',
   },
   {
     path: 'scale.numbers.full',
     label: 'Number at full power',
     as: 'number',
-    when: is('@scale', 'numbers'),
+    when: dialled('numbers'),
     usual: '10.0',
   },
-  { path: 'scale.numbers.lowest', label: 'Lowest number', as: 'number', when: is('@scale', 'numbers'), usual: '2.0' },
+  { path: 'scale.numbers.lowest', label: 'Lowest number', as: 'number', when: dialled('numbers'), usual: '2.0' },
   {
     path: 'scale.numbers.stops_per_unit',
     label: 'Stops per 1.0',
     as: 'number',
-    when: is('@scale', 'numbers'),
+    when: dialled('numbers'),
     usual: '1',
   },
   {
@@ -58,7 +67,7 @@ export const STROBE: Field[] = [
     label: 'Full power',
     as: 'number',
     suffix: 'Ws',
-    when: is('@scale', 'watt_seconds'),
+    when: dialled('watt_seconds'),
     usual: '500',
   },
   {
@@ -66,7 +75,7 @@ export const STROBE: Field[] = [
     label: 'Lowest',
     as: 'number',
     suffix: 'Ws',
-    when: is('@scale', 'watt_seconds'),
+    when: dialled('watt_seconds'),
     usual: '8',
   },
   {
@@ -74,14 +83,14 @@ export const STROBE: Field[] = [
     label: 'Step of the dial',
     as: 'number',
     suffix: 'Ws',
-    when: is('@scale', 'watt_seconds'),
+    when: dialled('watt_seconds'),
     usual: '1',
   },
   {
     path: 'scale.stops_below.lowest',
     label: 'Lowest, stops under full',
     as: 'number',
-    when: is('@scale', 'stops_below'),
+    when: dialled('stops_below'),
     usual: '7',
   },
   {
@@ -89,7 +98,7 @@ export const STROBE: Field[] = [
     label: 'Step',
     as: 'choice',
     options: step,
-    when: is('@scale', 'stops_below'),
+    when: dialled('stops_below'),
     usual: 'tenths',
   },
   { path: 'guide.number', label: 'Guide number', as: 'number', optional: true },

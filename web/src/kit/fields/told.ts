@@ -8,13 +8,15 @@ export function told(gear: Gear): string {
     const { rated, guide, scale, supply } = gear.strobe
     const power = rated ? `${rated} Ws` : guide ? `guide ${guide.number} ${guide.length === 'feet' ? 'ft' : 'm'}` : ''
     const dial =
-      'fractions' in scale
-        ? `1/1 to 1/${scale.fractions.lowest}, ${scale.fractions.step}`
-        : 'numbers' in scale
-          ? `${scale.numbers.full.toFixed(1)} to ${scale.numbers.lowest.toFixed(1)}`
-          : 'watt_seconds' in scale
-            ? `${scale.watt_seconds.full} to ${scale.watt_seconds.lowest} Ws`
-            : `0 to −${scale.stops_below.lowest}, ${scale.stops_below.step}`
+      scale === 'full_only'
+        ? 'full power only'
+        : 'fractions' in scale
+          ? `1/1 to 1/${scale.fractions.lowest}, ${scale.fractions.step}`
+          : 'numbers' in scale
+            ? `${scale.numbers.full.toFixed(1)} to ${scale.numbers.lowest.toFixed(1)}`
+            : 'watt_seconds' in scale
+              ? `${scale.watt_seconds.full} to ${scale.watt_seconds.lowest} Ws`
+              : `0 to −${scale.stops_below.lowest}, ${scale.stops_below.step}`
     return [power, dial, supply ? Object.keys(supply)[0] : ''].filter(Boolean).join(' · ')
   }
   if ('modifier' in gear) {

@@ -56,6 +56,8 @@ pub enum PowerScaleSpec {
         /// How finely it steps.
         step: Step,
     },
+    /// No dial: full power and nothing else, as a flash bulb.
+    FullOnly,
 }
 
 /// A unit's power scale. Every setting of it is a [`Dial`]; nothing between two settings can be dialled.
@@ -86,6 +88,9 @@ impl Dial {
     /// Full power.
     pub const FULL: Self = Self(0);
 }
+
+/// How full power is written where there is no dial.
+const FULL: &str = "full";
 
 /// The setting nearest to a wish, and what it leaves.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -123,6 +128,7 @@ impl PowerScale {
             PowerScaleSpec::Numbers { full, lowest, stops_per_unit } => numbers::steps(full, lowest, stops_per_unit)?,
             PowerScaleSpec::WattSeconds { full, lowest, step } => watt_seconds::steps(full, lowest, step)?,
             PowerScaleSpec::StopsBelow { lowest, step } => stops_below::steps(lowest, step)?,
+            PowerScaleSpec::FullOnly => 0,
         };
         Ok(Self { spec, lowest: Dial(lowest) })
     }
@@ -152,6 +158,7 @@ impl PowerScale {
             PowerScaleSpec::Fractions { step, .. } | PowerScaleSpec::StopsBelow { step, .. } => -steps / f64::from(step.per_stop()),
             PowerScaleSpec::Numbers { stops_per_unit, .. } => -steps / 10.0 * stops_per_unit,
             PowerScaleSpec::WattSeconds { full, step, .. } => ((full - steps * step) / full).log2(),
+            PowerScaleSpec::FullOnly => 0.0,
         })
     }
 
@@ -164,6 +171,7 @@ impl PowerScale {
             PowerScaleSpec::Fractions { step, .. } | PowerScaleSpec::StopsBelow { step, .. } => -wish.get() * f64::from(step.per_stop()),
             PowerScaleSpec::Numbers { stops_per_unit, .. } => -wish.get() / stops_per_unit * 10.0,
             PowerScaleSpec::WattSeconds { full, step, .. } => full * (1.0 - wish.factor()) / step,
+            PowerScaleSpec::FullOnly => 0.0,
         };
         let last = f64::from(self.lowest.0);
         #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss, reason = "clamped to the scale first")]
@@ -202,6 +210,7 @@ impl PowerScale {
             PowerScaleSpec::Numbers { full, .. } => numbers::write(steps, full),
             PowerScaleSpec::WattSeconds { full, step, .. } => watt_seconds::write(steps, full, step),
             PowerScaleSpec::StopsBelow { step, .. } => stops_below::write(steps, step),
+            PowerScaleSpec::FullOnly => FULL.to_owned(),
         }
     }
 
@@ -259,6 +268,7 @@ impl PowerScale {
             PowerScaleSpec::Numbers { full, stops_per_unit, .. } => Stops::new((number(&text)? - full) * stops_per_unit).ok(),
             PowerScaleSpec::WattSeconds { full, .. } => Stops::from_factor(watt_seconds::read(&text)? / full),
             PowerScaleSpec::StopsBelow { .. } => stops_below::read(&text),
+            PowerScaleSpec::FullOnly => [FULL, "1/1"].contains(&text.as_str()).then_some(Stops::ZERO),
         }
     }
 }
@@ -299,7 +309,7 @@ mod tests {
     }
 
     fn every_kind() -> Vec<PowerScale> {
-        let mut all = vec![numbers(), watt_seconds(), scale(PowerScaleSpec::WattSeconds { full: 250.0, lowest: 7.5, step: 0.5 })];
+        let mut all = vec![numbers(), watt_seconds(), scale(PowerScaleSpec::FullOnly), scale(PowerScaleSpec::WattSeconds { full: 250.0, lowest: 7.5, step: 0.5 })];
         all.push(scale(PowerScaleSpec::Numbers { full: 8.0, lowest: -1.0, stops_per_unit: 0.5 }));
         for step in Step::ALL {
             all.push(fractions(256, step));
@@ -336,6 +346,16 @@ mod tests {
                 assert_eq!((nearest.dial, nearest.left_over.get().abs() < 1e-9, nearest.reach), (dial, true, Reach::Within));
             }
         }
+    }
+
+    #[test]
+    fn what_has_no_dial_is_at_full_power() {
+        let bulb = scale(PowerScaleSpec::FullOnly);
+        assert_eq!((bulb.write(bulb.read("1/1").unwrap()), bulb.up(Dial::FULL), bulb.down(Dial::FULL)), ("full".to_owned(), None, None));
+        let less = bulb.nearest(Stops::of(-0.7));
+        assert_eq!((less.dial, less.left_over.shown().as_str(), less.reach), (Dial::FULL, "+0.7", Reach::BelowLowest));
+        assert_eq!(bulb.read("1/2").unwrap_err().message, "1/2 is not written on this dial. It reads like full.");
+        assert_eq!(serde_json::to_string(&bulb.spec()).unwrap(), "\"full_only\"");
     }
 
     #[test]

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useBoard } from './board'
+import { timed } from '@/ui/times'
 
 /** The server is out of reach: what is shown is from when, and what waits; or why nothing is written any more. */
 const board = useBoard()
-const time = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })
-const from = computed(() => (board.kept ? time.format(new Date(board.kept)) : undefined))
+const from = computed(() => (board.kept ? timed('lately', board.kept) : undefined))
 const waits = computed(() =>
   board.waiting === 0
     ? ''

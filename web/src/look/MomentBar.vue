@@ -5,6 +5,7 @@ import PushButton from '@/ui/PushButton.vue'
 import { later } from '@/ui/later'
 import { useBoard } from './board'
 import { useNewLook } from './newLook'
+import { timed } from '@/ui/times'
 
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))
 
@@ -14,8 +15,7 @@ const newLook = useNewLook()
 const naming = ref(false)
 const looks = computed(() => board.view?.sitting.looks.length ?? 0)
 
-const time = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', hour: '2-digit', minute: '2-digit' })
-const then = computed(() => (board.moment ? time.format(new Date(board.moment.at)) : ''))
+const then = computed(() => (board.moment ? timed('lately', board.moment.at) : ''))
 
 async function begin(name: string): Promise<void> {
   const { view, moment } = board

@@ -6,6 +6,7 @@ import { useNotices } from '@/ui/notices'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
 import TextField from '@/ui/TextField.vue'
+import { timed } from '@/ui/times'
 
 /** Forgets one deleted sitting for good, or all that were deleted long enough ago. What goes is said first, and typed once more. */
 const { of } = defineProps<{ of?: SittingInList }>()
@@ -24,7 +25,6 @@ onMounted(() => {
     deleted.value = await answered(api.GET('/api/sittings', { params: { query: { deleted: true } } }))
   })
 })
-const date = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
 const before = computed(() =>
   /^\d{1,5}$/.test(days.value.trim()) ? new Date(Date.now() - Number(days.value) * DAY) : undefined,
 )
@@ -71,9 +71,9 @@ async function forget(): Promise<void> {
         <TextField v-model="days" label="Deleted more than this many days ago" suffix="days" />
         <p role="status">
           <template v-if="!before">Give whole days, such as 90.</template>
-          <template v-else-if="found.length === 0">Nothing was deleted before {{ date.format(before) }}.</template>
+          <template v-else-if="found.length === 0">Nothing was deleted before {{ timed('date', before) }}.</template>
           <template v-else
-            >{{ counted(found.length, 'sitting was', 'sittings were') }} deleted before {{ date.format(before) }}:
+            >{{ counted(found.length, 'sitting was', 'sittings were') }} deleted before {{ timed('date', before) }}:
             {{
               found
                 .map((row) => row.sitting.name)

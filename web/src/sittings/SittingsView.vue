@@ -17,6 +17,7 @@ import SittingMenu from './SittingMenu.vue'
 import SummaryCells from './SummaryCells.vue'
 import { sittingsCommands } from './commands'
 import { later } from '@/ui/later'
+import { timed } from '@/ui/times'
 
 const ForgetDialog = later(() => import('./ForgetDialog.vue'))
 
@@ -27,12 +28,6 @@ const list = shallowRef<SittingInList[]>()
 const failed = ref<string>()
 /** What can be looked at without the server. */
 const here = shallowRef<Seen[]>([])
-const minute = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  hour: '2-digit',
-  minute: '2-digit',
-})
 const find = ref('')
 const deleted = ref(false)
 const findField = useTemplateRef('findField')
@@ -45,8 +40,7 @@ const open = computed(() => {
   return first?.summary ? { ...first, summary: first.summary } : undefined
 })
 const rows = computed(() => (open.value ? list.value?.slice(1) : list.value) ?? [])
-const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
-const when = (row: SittingInList) => day.format(new Date(row.updated_at))
+const when = (row: SittingInList) => timed('day', row.updated_at)
 
 let asked = 0
 async function load(): Promise<void> {
@@ -118,7 +112,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
           <li v-for="{ id, at, view } in here" :key="id" class="border-t border-line">
             <RouterLink :to="{ name: 'board', params: { id } }" class="flex min-h-11 flex-wrap items-center gap-x-3">
               <span class="font-[650]">{{ view.sitting.name }}, {{ view.name }}</span>
-              <span class="text-text-2">as it was on {{ minute.format(new Date(at)) }}</span>
+              <span class="text-text-2">as it was on {{ timed('lately', at) }}</span>
             </RouterLink>
           </li>
         </ul>
@@ -223,7 +217,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
                   Sitting {{ row.sitting.number }} · {{ when(row) }} · {{ row.last.name
                   }}<template v-if="row.sitting.looks.length > 1"> · {{ row.sitting.looks.length }} looks</template
                   ><template v-if="row.sitting.deleted_at">
-                    · deleted {{ day.format(new Date(row.sitting.deleted_at)) }}</template
+                    · deleted {{ timed('day', row.sitting.deleted_at) }}</template
                   >
                 </p>
               </td>

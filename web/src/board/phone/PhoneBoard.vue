@@ -16,6 +16,7 @@ import MeterKeys from './MeterKeys.vue'
 import PhoneSheet from './PhoneSheet.vue'
 import SpineLadder from '@/draw/SpineLadder.vue'
 import { rem } from '@/draw/measure'
+import { timed } from '@/ui/times'
 
 /** The board beside the sitter: one hand, no scroll, two taps a reading. */
 const emit = defineEmits<{ work: [] }>()
@@ -86,8 +87,7 @@ const size = computed(() => {
 })
 const camera = computed(() => board.board?.camera)
 const kept = computed(() => board.waiting)
-const time = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })
-const seenAt = computed(() => (board.kept ? time.format(new Date(board.kept)) : ''))
+const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
 </script>
 
 <template>

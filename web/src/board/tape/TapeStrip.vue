@@ -5,6 +5,7 @@ import { useBoard } from '@/look/board'
 import WordLine from '@/draw/WordLine.vue'
 import TapeSign from './TapeSign.vue'
 import { later } from '@/ui/later'
+import { timed } from '@/ui/times'
 
 const NoteDialog = later(() => import('./NoteDialog.vue'))
 
@@ -16,10 +17,8 @@ const noting = ref(false)
 const pending = computed<TapeLine | undefined>(() => board.view?.board.next.tape ?? undefined)
 const last = computed(() => board.tape.findLast((item) => !item.undone)?.id)
 
-const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
-const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
-const clock = (item: TapeItem) => time.format(new Date(item.at))
-const date = (item: TapeItem) => `${day.format(new Date(item.at))}, ${clock(item)}`
+const clock = (item: TapeItem) => timed('clock', item.at)
+const date = (item: TapeItem) => `${timed('day', item.at)}, ${clock(item)}`
 
 // The newest is in sight, unless somebody scrolled back to look.
 watch(

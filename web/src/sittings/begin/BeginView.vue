@@ -21,6 +21,7 @@ import ViewKeys from '@/ui/ViewKeys.vue'
 import { entriesOf, formOf, type Form } from './form'
 import LightRows from './LightRows.vue'
 import StartTiles from './StartTiles.vue'
+import { timed } from '@/ui/times'
 
 /** A new sitting: from nothing to the first sentence by a name and Enter. Everything else may stay as it is, and is set as it is shown. */
 const { from } = defineProps<{ from?: string }>()
@@ -41,7 +42,7 @@ const picked = ref(0)
 const start = computed(() => starts.value?.[picked.value])
 const form = ref<Form>()
 /** A date is name enough. */
-const today = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(new Date())
+const today = timed('day', new Date())
 
 async function load(): Promise<void> {
   failed.value = undefined

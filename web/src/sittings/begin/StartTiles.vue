@@ -2,14 +2,14 @@
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import type { StartOffered } from '@/api/client'
 import FlatLadder from '@/sittings/FlatLadder.vue'
+import { timed } from '@/ui/times'
 
 /** What a new sitting may begin from, each with its pattern. */
 defineProps<{ starts: readonly StartOffered[]; picked: number; labelled: string }>()
 const emit = defineEmits<{ pick: [n: number] }>()
 
-const time = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 function words(start: StartOffered, n: number): { title: string; under: string } {
-  const at = start.updated_at ? time.format(new Date(start.updated_at)) : ''
+  const at = start.updated_at ? timed('moment', start.updated_at) : ''
   if (n === 1 && start.used === 0 && !start.kept_as)
     return { title: 'The last sitting', under: `${start.sitting}, ${at}` }
   const used = start.used === 1 ? 'begun from once' : `begun from ${start.used} times`

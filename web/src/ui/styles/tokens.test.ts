@@ -57,3 +57,15 @@ it('measures by the root’s font, so that all grows with the text: only hairlin
   })
   expect(views).toEqual([])
 })
+
+it('has a letter for every sign of the application’s own words in the small fonts', () => {
+  const small = readFileSync('src/ui/styles/fonts.css', 'utf8')
+  const has = new Set([...small.matchAll(/U\+([0-9A-F]{4})(?=[,;])/g)].map(([, hex]) => Number.parseInt(hex ?? '', 16)))
+  const read = (root: string, ending: string) =>
+    readdirSync(root, { recursive: true, encoding: 'utf8' })
+      .filter((file) => file.endsWith(ending))
+      .map((file) => readFileSync(`${root}/${file}`, 'utf8').replace(/^\s*\/\/.*$/gm, ''))
+  const words = [...read('src', '.vue'), ...read('../crates/core/advice/src/words', '.rs')].join('')
+  const signs = new Set([...words].filter((c) => c > '~'))
+  expect([...signs].filter((sign) => !has.has(sign.codePointAt(0) ?? 0)).join('')).toBe('')
+})

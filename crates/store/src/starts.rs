@@ -80,7 +80,12 @@ impl Store {
                 let often = there().filter(setup::Column::Id.is_in(used.iter().map(|u| u.of))).all(&self.db).await?;
                 let wanted = there().filter(setup::Column::Id.is_in(wanted)).all(&self.db).await?;
                 let times = |look: Uuid| used.iter().find(|u| u.of == look).map_or(0, |u| u.times);
-                let mut kept = there().filter(setup::Column::KeptAs.is_not_null()).order_by_desc(setup::Column::UpdatedAt).limit(KEPT).all(&self.db).await?;
+                let mut kept = there()
+                    .filter(setup::Column::KeptAs.is_not_null())
+                    .order_by_desc(setup::Column::UpdatedAt)
+                    .limit(KEPT)
+                    .all(&self.db)
+                    .await?;
                 let mut often = often;
                 for looks in [&mut kept, &mut often] {
                     looks.sort_by_key(|(row, _)| std::cmp::Reverse(times(row.id)));

@@ -69,7 +69,18 @@ fn offered(look: Option<Uuid>, setup: Setup) -> StartOffered {
     let lacking = setup.could_add().into_iter().filter(|l| setup.first(l.role).is_none()).map(|l| light(&l, false));
     let lights = there.chain(lacking).collect();
     let summary = Summary::of(&board);
-    StartOffered { look, name: String::new(), sitting: String::new(), updated_at: None, kept_as: None, used: 0, setup, summary, lights, room: board.room }
+    StartOffered {
+        look,
+        name: String::new(),
+        sitting: String::new(),
+        updated_at: None,
+        kept_as: None,
+        used: 0,
+        setup,
+        summary,
+        lights,
+        room: board.room,
+    }
 }
 
 /// Which.

@@ -309,7 +309,12 @@ mod tests {
     }
 
     fn every_kind() -> Vec<PowerScale> {
-        let mut all = vec![numbers(), watt_seconds(), scale(PowerScaleSpec::FullOnly), scale(PowerScaleSpec::WattSeconds { full: 250.0, lowest: 7.5, step: 0.5 })];
+        let mut all = vec![
+            numbers(),
+            watt_seconds(),
+            scale(PowerScaleSpec::FullOnly),
+            scale(PowerScaleSpec::WattSeconds { full: 250.0, lowest: 7.5, step: 0.5 }),
+        ];
         all.push(scale(PowerScaleSpec::Numbers { full: 8.0, lowest: -1.0, stops_per_unit: 0.5 }));
         for step in Step::ALL {
             all.push(fractions(256, step));

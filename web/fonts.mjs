@@ -15,7 +15,8 @@ const FONTS = [
   ['encode-sans', 'encode-sans/files/encode-sans-latin-wdth-normal.woff2', ascii + SIGNS, sans],
   ['encode-sans-f', 'encode-sans/files/encode-sans-latin-ext-wdth-normal.woff2', 'ƒ', sans],
   ['literata', 'literata/files/literata-latin-wght-normal.woff2', ascii + SIGNS, { wght }],
-  ['literata-f', 'literata/files/literata-latin-ext-wght-italic.woff2', 'ƒ', { wght }],
+  ['literata-f', 'literata/files/literata-latin-ext-wght-normal.woff2', 'ƒ', { wght }],
+  ['literata-italic', 'literata/files/literata-latin-ext-wght-italic.woff2', 'ƒ', { wght }],
 ]
 for (const [name, from, letters, variationAxes] of FONTS) {
   const font = await subsetFont(await whole(from), letters, { targetFormat: 'woff2', variationAxes })

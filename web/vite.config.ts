@@ -42,7 +42,7 @@ export default defineConfig({
       workbox: {
         inlineWorkboxRuntime: true,
         navigateFallback: null,
-        globPatterns: ['**/*.{js,css,svg}', 'assets/{encode-sans,literata}{,-f}-????????.woff2'],
+        globPatterns: ['**/*.{js,css,svg}', 'assets/{encode-sans,literata}{,-f,-italic}-????????.woff2'],
         runtimeCaching: [
           {
             urlPattern: ({ request, url }) => request.mode === 'navigate' && !url.pathname.startsWith('/api'),

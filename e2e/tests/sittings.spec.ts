@@ -98,7 +98,7 @@ test('a look is kept by a name, and a new sitting begins from it', async ({ page
   await expect(page.getByText('no longer offered')).toBeVisible()
   await page.goto('/new')
   await expect(page.getByRole('radio', { name: /^Empty/ })).toBeVisible()
-  await expect(page.getByRole('radio', { name: /Kept:/ })).toHaveCount(0)
+  await expect(page.getByRole('radio', { name: /Kept: Soft/ })).toHaveCount(0)
 })
 
 test('the open sitting stands first with its next move, and leads to its board', async ({ page, app }) => {

@@ -67,7 +67,8 @@ async fn used(db: &impl ConnectionTrait) -> Result<Vec<Used>, StoreError> {
 
 impl Store {
     /// What a new sitting may begin from: the look that is wanted, the look that was worked on last, those that are kept by a name, those that
-    /// were begun from most often, else other late ones. Nine that are kept and three in all else, none of a deleted sitting.
+    /// were begun from most often, else other late ones. Nine that are kept and three others; what was never begun from only fills up to three in
+    /// all. None of a deleted sitting.
     ///
     /// # Errors
     /// Where the database does not answer.
@@ -98,7 +99,9 @@ impl Store {
                     // A late look of a sitting that is offered already is no other start, unless it was one before.
                     let named = row.kept_as.is_some();
                     let again = offers.iter().any(|o| o.look.id == row.id) || (times(row.id) == 0 && !named && from.contains(&of.id));
-                    if again || (offers.len() >= OFFERED && !named) {
+                    let unnamed = offers.iter().filter(|o| o.look.kept_as.is_none()).count();
+                    let full = unnamed >= OFFERED || (offers.len() >= OFFERED && times(row.id) == 0);
+                    if again || (full && !named) {
                         continue;
                     }
                     from.push(of.id);

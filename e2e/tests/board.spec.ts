@@ -538,7 +538,7 @@ test('what is stepped can be typed: dial, target, room and ratio; what is refuse
 }) => {
   const look = await underWay(app, 'Typed')
   await app.write(look, { light: { light: 'ground', role: 'ground' } })
-  await app.write(look, { room: { keep: { level: -2 } } })
+  await app.write(look, { room_wish: { keep: { level: -2 } } })
   const unit = { ...FRACTIONS, scale: { fractions: { lowest: 128, step: 'thirds' } } }
   await app.write(look, { light: { light: 'fill', role: 'fill', unit, dial: '1/8' } })
   await board(look)

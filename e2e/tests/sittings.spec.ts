@@ -49,6 +49,30 @@ test('a name and Enter begin a sitting, with what is shown; and the first dial f
   await expect(page.locator('#next-move')).toHaveText(/^Key down \d\.\d stop/)
 })
 
+test('a key alone is wished on the exposure: its first reading leads to its dial, and then to the frame', async ({
+  page,
+}) => {
+  await page.goto('/new')
+  await page.getByRole('radio', { name: /^Empty/ }).click()
+  await expect(page.getByRole('group', { name: 'Ratio, lit : shadow' })).toContainText('no fill')
+  await page.getByRole('textbox', { name: 'Who' }).press('Enter')
+  await expect(page.getByRole('textbox', { name: 'Reading of room' })).toBeFocused()
+  const move = page.locator('#next-move')
+  for (const [reading, then] of [
+    ['0.7', /^Meter the key/],
+    ['11', /^Key down 1.0 stop/],
+  ] as const) {
+    await page.keyboard.type(reading)
+    await page.keyboard.press('Enter')
+    await expect(move).toHaveText(then)
+  }
+  // Where its dial stands nobody said: it is turned down by a stop, and read again.
+  await page.keyboard.type('8')
+  await page.keyboard.press('Enter')
+  // There is nothing else to be metered together with it.
+  await expect(move).toHaveText(/frame/i)
+})
+
 test('a begin whose answer got lost is one sitting, and a look that is begun from often is offered', async ({
   page,
   app,
@@ -269,4 +293,16 @@ test('a look whose tape can’t be followed is shown as it last stood, and says 
   expect(app.sql('select count(*) from tape_entry join setup on setup.id = setup_id where closed is not null')).toBe(
     '0',
   )
+})
+
+test('a long list comes part by part, as one reads on', async ({ page, app }) => {
+  await Promise.all(Array.from({ length: 36 }, (_, n) => app.begin(`Of many ${n}`)))
+  await page.goto('/')
+  await page.getByRole('searchbox', { name: /Find a sitting/ }).fill('of many')
+  const rows = page.getByRole('row', { name: /Of many/ })
+  await expect(page.getByRole('button', { name: '6 older ones' })).toBeAttached()
+  await expect(rows).toHaveCount(30)
+  await page.getByRole('button', { name: '6 older ones' }).scrollIntoViewIfNeeded()
+  await expect(rows).toHaveCount(36)
+  await expect(page.getByRole('button', { name: /older ones/ })).toHaveCount(0)
 })

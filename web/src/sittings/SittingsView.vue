@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useDebounceFn, useTitle } from '@vueuse/core'
+import { useDebounceFn, useIntersectionObserver, useTitle } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, api, type SittingInList } from '@/api/client'
@@ -62,6 +62,16 @@ onMounted(load)
 watch(find, useDebounceFn(load, 150))
 watch(deleted, load)
 useTitle('Sittings · Ink Lamp')
+
+/** A long list is put on the page part by part, as one comes to its end. */
+const PART = 30
+const upTo = ref(PART)
+watch([find, deleted], () => (upTo.value = PART))
+const older = computed(() => Math.max(0, rows.value.length - upTo.value))
+const listEnd = useTemplateRef('listEnd')
+useIntersectionObserver(listEnd, ([seen]) => {
+  if (seen?.isIntersecting) upTo.value += PART
+})
 
 /** To a new sitting, from a look where one is said. */
 const begin = (from?: SittingInList) => void router.push({ name: 'begin', query: { from: from?.last.id } })
@@ -207,7 +217,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="row in rows" :key="row.sitting.id" class="h-19 border-t border-line">
+            <tr v-for="row in rows.slice(0, upTo)" :key="row.sitting.id" class="h-19 border-t border-line">
               <td class="pr-4 pl-6">
                 <RouterLink v-if="!deleted" :to="toBoard(row)" class="text-value font-[650] hover:underline">{{
                   row.sitting.name
@@ -247,6 +257,9 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
             </tr>
           </tbody>
         </table>
+        <p v-if="older > 0" ref="listEnd" class="border-t border-line px-6 py-3">
+          <PushButton @click="upTo += PART">{{ older }} older ones</PushButton>
+        </p>
       </div>
       <p v-else-if="list && !open" class="card p-6 text-text-2">
         <template v-if="deleted">Nothing was deleted.</template>

@@ -92,6 +92,20 @@ fn the_same_move_is_told_on_each_units_own_dial() {
     }
 }
 
+/// A key alone before a removed room is all there is: nothing is to be metered together. Before a room that is kept there is the sum of both.
+#[test]
+fn one_light_alone_is_the_whole() {
+    let alone = |room: Value| {
+        let key = light("key", &json!({"unit": taper(256, "tenths"), "dial": "1/8"}));
+        let target = json!({"target": {"light": "key", "level": 0.0}});
+        let removed = ["fill", "rim", "ground"].map(|light| json!({"light_removed": {"light": light}}));
+        let tape = [self::room("1.4 3", "200", "1/125"), camera("8", "1/160", "100"), key, target, reads("key", "8"), room];
+        Board::of(&after(&after(&Setup::default(), removed), tape)).next.kind
+    };
+    assert_eq!(alone(json!({"room_wish": {"remove": {"level": -5.0}}})), MoveKind::Shoot);
+    assert_eq!(alone(json!({"room_wish": {"keep": {"level": -6.0}}})), MoveKind::MeterWhole);
+}
+
 /// Every setting of a usual dial can be chosen; of one in single watt-seconds the next ones, and the whole stops.
 #[test]
 fn a_dial_tells_its_settings_from_full_to_lowest() {

@@ -136,6 +136,10 @@ async function typed(dial: Dial, text: string): Promise<string | undefined> {
   form.value.exposure = exposure
   return undefined
 }
+/** Only key and fill have a ratio. */
+const paired = computed(() =>
+  (['key', 'fill'] as const).every((r) => form.value?.rows.some((l) => l.on && l.role === r)),
+)
 function ratioBy(by: number): void {
   if (!form.value) return
   const now = Number.parseFloat(form.value.ratio) || 3
@@ -252,14 +256,16 @@ const whole = computed(() => !narrow.value || more.value)
               <div class="flex flex-wrap items-center gap-3">
                 <StepField
                   label="Ratio, lit : shadow"
-                  :value="form.ratio"
-                  :write="ratioTyped"
+                  :value="paired ? form.ratio : undefined"
+                  :write="paired ? ratioTyped : undefined"
                   class="w-33"
-                  down
-                  up
+                  :down="paired"
+                  :up="paired"
                   @down="ratioBy(-0.5)"
                   @up="ratioBy(0.5)"
-                />
+                >
+                  <template v-if="!paired" #default>no fill</template>
+                </StepField>
                 <SegmentedChoice v-model="form.room" label="The room is to be" :options="ROOMS" />
                 <SegmentedChoice v-model="form.ground" label="The ground is to be" :options="GROUNDS" />
               </div>

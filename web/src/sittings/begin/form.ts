@@ -96,8 +96,11 @@ export function entriesOf(
   if (!camera || JSON.stringify([form.exposure, form.body]) !== JSON.stringify([before.exposure, before.body]))
     put('camera', { camera: { ...form.exposure, body: body ?? undefined } })
   const on = (role: Light['role']) => form.rows.some((row) => row.on && row.role === role)
+  // A key without a fill has no ratio to follow: it is wished on the exposure, so that its first reading leads to its dial.
+  const alone = on('fill') ? undefined : form.rows.find((row) => row.on && row.role === 'key')
+  if (alone && lightOf(start, alone.light)?.target == null)
+    put(alone.light, { target: { light: alone.light, level: 0 } })
   const target = { ...(setup.ratio ?? usual.ratio), ratio: numberOf(form.ratio.replace(/\s*:\s*1$/, '')) }
-  // A key without a fill has no ratio to follow.
   if (on('key') && on('fill')) {
     if (!setup.ratio || form.ratio !== before.ratio) put('ratio', { ratio: { target } })
   } else if (setup.ratio) put('ratio', { ratio: {} })

@@ -9,6 +9,7 @@ use serde::Serialize;
 use super::{Board, summary::Summary};
 use crate::{
     findings::FindingKind,
+    next::has_whole,
     words::{beginning as words, span::Span},
 };
 
@@ -43,7 +44,7 @@ impl Beginning {
         let lights = &scene.setup.lights;
         let ends = board.findings.iter().any(|f| f.kind == FindingKind::PowerEnds);
         let told = lights.iter().filter(|l| is_told(l)).count();
-        let readings = lights.len() + 1 + usize::from(lights.len() > 1);
+        let readings = lights.len() + 1 + usize::from(has_whole(scene.setup));
         let troubles = board.findings.iter().filter(|f| f.spoils || f.kind == FindingKind::PowerEnds).map(|f| f.words.clone()).collect();
         let left = board.lanes.iter().filter_map(|lane| Some((lane, lane.energy.as_ref()?.up)));
         let tightest = left.min_by(|a, b| a.1.get().total_cmp(&b.1.get())).map(|(lane, up)| words::tightest(&lane.name, up));

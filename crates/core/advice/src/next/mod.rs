@@ -11,7 +11,7 @@ pub(crate) mod meter;
 mod ratio;
 pub(crate) mod room;
 
-use ink_lamp_light::scale::Stops;
+use ink_lamp_light::{ambient::RoomWish, scale::Stops};
 use ink_lamp_scene::{scene::Scene, whole::WholeCheck};
 use ink_lamp_sitting::{
     entry::{Entry, FrameShot},
@@ -122,7 +122,7 @@ pub(crate) fn of(scene: &Scene) -> Pick {
     if let Some(&i) = order.iter().find(|&&i| wants_reading(i)) {
         return meter::light(scene, i);
     }
-    if levels.whole.is_none() {
+    if levels.whole.is_none() && has_whole(setup) {
         return meter::whole(scene);
     }
     if let Some(check) = scene.whole.as_ref().filter(|c| c.differs).cloned() {
@@ -130,6 +130,11 @@ pub(crate) fn of(scene: &Scene) -> Pick {
     }
     let frame = Entry::Frame(FrameShot { note: None, no_flash: None });
     Pick::new("frame", Move::Shoot).with(Some(frame))
+}
+
+/// Whether all lights together say more than each alone: one light before a removed room is all there is.
+pub(crate) const fn has_whole(setup: &Setup) -> bool {
+    setup.lights.len() != 1 || matches!(setup.room.wish, RoomWish::Keep(_))
 }
 
 /// Lights in the order of the work.

@@ -63,16 +63,17 @@ pub async fn load(store: &Store) -> Result<bool, StoreError> {
         }
         loaded = true;
         let at = told.tape.first().map_or_else(Utc::now, |e| e.at);
-        let look = NewLook { id: told.look.id, name: told.look.name.clone() };
+        let look = NewLook { id: told.look.id, name: told.look.name };
         store.create_sitting(NewSitting { id: told.id, name: told.name, look, from: None, entries: Vec::new(), at }).await?;
+        // Before its tape, which tells whether it is all there.
+        if let Some(name) = &told.look.kept {
+            store.keep_look(told.look.id, Some(name)).await?;
+        }
         for (n, ToldEntry { at, entry }) in (0..).zip(told.tape) {
             // Ids count up from the look's, so that loading twice writes nothing twice.
             let entry = from_kit(&kit, entry);
             let id = Uuid::from_u128(told.look.id.as_u128() + 1 + u128::from(n as u64));
             store.append(told.look.id, &NewEntry { id, base: Some(n), at, entry }).await?;
-        }
-        if let Some(name) = &told.look.kept {
-            store.keep_look(told.look.id, Some(name)).await?;
         }
     }
     Ok(loaded)

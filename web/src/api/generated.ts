@@ -28,7 +28,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What a new sitting may begin from: nothing first, then the look that was worked on last, then those that were begun from most often. */
+        /**
+         * What a new sitting may begin from: nothing first, then the look that was worked on last, those that are kept by a name, and those that were begun from
+         *     most often.
+         */
         get: operations["listStart"];
         put?: never;
         /** What a sitting would begin with. Nothing is kept. */
@@ -632,8 +635,6 @@ export interface components {
             kit: string;
             /** @description Readings up to the first frame: the room, each light, all together. */
             readings: number;
-            /** @description At a glance. */
-            summary: components["schemas"]["Summary"];
             /** @description The unit that is nearest to full power as it is dialled: `Rim, 1.3 up`. None where no dial is known. */
             tightest?: string | null;
             /** @description How long they are likely to take, in words: `4 min`. */

@@ -91,7 +91,8 @@ pub struct Wanted {
     from: Option<Uuid>,
 }
 
-/// What a new sitting may begin from: nothing first, then the look that was worked on last, then those that were begun from most often.
+/// What a new sitting may begin from: nothing first, then the look that was worked on last, those that are kept by a name, and those that were begun from
+/// most often.
 #[utoipa::path(operation_id = "listStart", tag = "sittings", params(Wanted), responses(
     (status = 200, description = "Nothing, what is kept by a name, three others at most", body = [StartOffered]),
     (status = 400, description = "A query that can't be read", body = Problem),

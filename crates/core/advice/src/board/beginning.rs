@@ -6,7 +6,7 @@ use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::light::Light;
 use serde::Serialize;
 
-use super::{Board, summary::Summary};
+use super::Board;
 use crate::{
     findings::FindingKind,
     next::has_whole,
@@ -17,8 +17,6 @@ use crate::{
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Beginning {
-    /// At a glance.
-    pub summary: Summary,
     /// Its board, with the first move.
     pub board: Board,
     /// Whether the kit can do it, in words.
@@ -49,7 +47,7 @@ impl Beginning {
         let left = board.lanes.iter().filter_map(|lane| Some((lane, lane.energy.as_ref()?.up)));
         let tightest = left.min_by(|a, b| a.1.get().total_cmp(&b.1.get())).map(|(lane, up)| words::tightest(&lane.name, up));
         let time = words::time(readings, pace.unwrap_or(USUAL_PACE), pace.is_some());
-        Self { summary: Summary::of(&board), kit: words::kit(ends, told, lights.len()), troubles, readings, time, tightest, board }
+        Self { kit: words::kit(ends, told, lights.len()), troubles, readings, time, tightest, board }
     }
 }
 

@@ -58,9 +58,9 @@ test('an entry on one shows on the other without a reload, also through another 
   await following
   for (const server of [app, other]) {
     const page = await phone(browser, server, look)
-    const tenth = server === app ? '1' : '4'
+    const tenth = server === app ? '1' : '3'
     await read(page, 'Fill', '5.6', tenth)
-    const words = server === app ? '0.7 over' : '1.0 over'
+    const words = server === app ? '0.7 over' : '0.9 over'
     await expect(lane(laptop, 'Fill')).toContainText(words)
     // And the other way round.
     const rim = server === app ? '8 3' : '8 7'

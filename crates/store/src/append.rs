@@ -6,9 +6,9 @@ use chrono::Utc;
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
+    belief::teach,
     entry::{Entry, ReadingTaken, Subject},
     history::History,
-    likely,
     setup::Setup,
 };
 use sea_orm::{
@@ -46,9 +46,9 @@ pub(crate) async fn append_to_family(
 }
 
 /// Keeps what a light's reading teaches of its unit in its modifier.
-async fn learn_from(db: &impl ConnectionTrait, after: &Setup, id: Uuid, entry: &Entry) -> Result<(), StoreError> {
+async fn learn_from(db: &impl ConnectionTrait, look: Uuid, after: &Setup, id: Uuid, entry: &Entry) -> Result<(), StoreError> {
     if let Entry::Reading(ReadingTaken { of: Subject::Light(light), .. }) = entry
-        && let Some(sample) = likely::sample(after, light, id)
+        && let Some(sample) = teach::sample(after, light, id, look)
     {
         learnt::learn(db, &[sample]).await?;
     }
@@ -78,7 +78,7 @@ async fn taken_or_brought_back(
     for step in history.setups() {
         let (id, entry, then) = step.map_err(damaged_tape)?;
         if brought.contains(&id) {
-            learn_from(db, &then, id, entry).await?;
+            learn_from(db, look, &then, id, entry).await?;
         }
         after = then;
     }
@@ -97,7 +97,7 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
     let before = state_of(db, &row).await?;
     let (after, standing, undone) = if new.entry.is_fact() {
         let after = before.apply(&new.entry)?;
-        learn_from(db, &after, new.id, &new.entry).await?;
+        learn_from(db, row.id, &after, new.id, &new.entry).await?;
         (after, Some(new.id), Vec::new())
     } else {
         taken_or_brought_back(db, row.id, new).await?

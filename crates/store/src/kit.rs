@@ -1,8 +1,8 @@
 //! The kit: show, take in, forget.
 
 use chrono::{DateTime, Utc};
-use ink_lamp_light::{refusal::Refusal, scale::Stops};
-use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, MOST_ITEMS, MOST_SAMPLES};
+use ink_lamp_light::refusal::Refusal;
+use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, MOST_ITEMS, MOST_SAMPLES, Sample};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
     ColumnTrait, ConnectionTrait, EntityTrait, PaginatorTrait, QueryFilter, QueryOrder, QuerySelect, TransactionTrait,
@@ -162,18 +162,21 @@ impl Store {
     pub fn learnt(&self) -> Answer<'_, Vec<Learnt>> {
         patiently(move || {
             Box::pin(async move {
-                use calibration_sample::Column::{EntryId, ModifierId, UnitId};
+                use calibration_sample::Column::{EntryId, ModifierId, RecordedAt, Sd, UnitId};
                 let rows = calibration_sample::Entity::find()
                     .filter(calibration_sample::Column::ClearedAt.is_null())
                     .order_by_asc(UnitId)
                     .order_by_asc(ModifierId)
+                    .order_by_asc(RecordedAt)
+                    // What came in together: the surest of a look is its last.
+                    .order_by_desc(Sd)
                     .order_by_asc(EntryId)
                     .all(&self.db)
                     .await?;
                 let mut learnt = Vec::new();
                 for pair in rows.chunk_by(|a, b| (a.unit_id, a.modifier_id) == (b.unit_id, b.modifier_id)) {
-                    let offsets: Vec<Stops> = pair.iter().filter_map(|row| Some(sample_of(row)?.offset)).collect();
-                    if let Some(calibration) = Calibration::of(&offsets) {
+                    let samples: Vec<Sample> = pair.iter().filter_map(sample_of).collect();
+                    if let Some(calibration) = Calibration::of(&samples) {
                         learnt.push(Learnt { unit: pair[0].unit_id, modifier: pair[0].modifier_id, calibration });
                     }
                 }

@@ -330,7 +330,7 @@ fn octa() -> Value {
 
 #[tokio::test]
 async fn a_kit_comes_back_as_it_was() {
-    let (store, _, _) = begun().await;
+    let (store, _, look) = begun().await;
     let document = KitDocument {
         format: ink_lamp_sitting::kit::KitFormat::Kit1,
         items: vec![piece(2, json!({"modifier": octa()})), piece(1, json!({"strobe": taper()}))],
@@ -339,6 +339,8 @@ async fn a_kit_comes_back_as_it_was() {
             unit: Uuid::from_u128(1),
             modifier: Some(Uuid::from_u128(2)),
             offset: ink_lamp_light::scale::Stops::new(0.3).unwrap(),
+            sd: Some(ink_lamp_light::scale::Stops::new(0.08).unwrap()),
+            look: Some(look),
         }],
     };
     let done = store.import_kit(&document).await.unwrap();

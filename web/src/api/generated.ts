@@ -709,7 +709,8 @@ export interface components {
             count: number;
             /** @description Brighter (+) or darker (−) than the model. */
             offset: components["schemas"]["Stops"];
-            /** @description How much they vary. */
+            sd?: components["schemas"]["Stops"] | null;
+            /** @description How much they vary from sitting to sitting. */
             spread: components["schemas"]["Stops"];
         };
         /** @description The camera as it is set. */
@@ -985,6 +986,16 @@ export interface components {
             words: string;
         };
         /** @description One of several. */
+        Choice_Trim: {
+            /**
+             * @description How a light that is a little off is corrected.
+             * @enum {string}
+             */
+            value: "dial" | "distance";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
         Choice_f64: {
             /** Format: double */
             value: number;
@@ -1031,6 +1042,8 @@ export interface components {
             surfaces: components["schemas"]["Choice_Return"][];
             /** @description What an automatic frame was of. */
             tones: components["schemas"]["Choice_Tone"][];
+            /** @description How a light that is a little off is corrected. */
+            trims: components["schemas"]["Choice_Trim"][];
         };
         /** @description Units that hang on one mains circuit. */
         Circuit: {
@@ -1315,6 +1328,9 @@ export interface components {
         } | {
             /** @description A light was taken away. */
             light_removed: components["schemas"]["LightRemoved"];
+        } | {
+            /** @description A light was left as it is, though off its wish. */
+            left: components["schemas"]["LightLeft"];
         } | {
             /** @description The ratio of key to fill was chosen. */
             ratio: components["schemas"]["RatioChosen"];
@@ -2364,8 +2380,6 @@ export interface components {
         Lane: {
             after?: components["schemas"]["Mark"] | null;
             around?: components["schemas"]["Around"] | null;
-            /** @description After a move: that its reading was carried along, and how far off that may be. */
-            carried?: string | null;
             dial?: components["schemas"]["DialShown"] | null;
             energy?: components["schemas"]["EnergyShown"] | null;
             face?: components["schemas"]["Face"] | null;
@@ -2398,6 +2412,7 @@ export interface components {
             role?: components["schemas"]["Role"] | null;
             /** @description How it stands. */
             state: components["schemas"]["LaneState"];
+            sure?: components["schemas"]["Sure"] | null;
             target?: components["schemas"]["Mark"] | null;
             wish?: components["schemas"]["Stops"] | null;
             /** @description The same in words: `0.7 over`. */
@@ -2412,7 +2427,7 @@ export interface components {
          * @description How a lane stands.
          * @enum {string}
          */
-        LaneState: "untouched" | "set" | "measured" | "read_again" | "over" | "under" | "on_target" | "removed" | "kept";
+        LaneState: "untouched" | "set" | "measured" | "read_again" | "over" | "under" | "on_target" | "likely_on_target" | "removed" | "kept";
         /** @description What readings taught of a unit in a modifier. */
         LearntView: {
             /** @description What was learnt. */
@@ -2461,9 +2476,16 @@ export interface components {
             distance?: components["schemas"]["Meters"] | null;
             /** @description Its id within the setup. */
             id: components["schemas"]["LightId"];
+            /** @description It is left as it is, though off its wish. */
+            left?: boolean;
             /** @description What is on it, in words. */
             modifier?: string | null;
             place?: components["schemas"]["LightPlace"] | null;
+            /**
+             * Format: int32
+             * @description How often it was moved: each placement errs anew.
+             */
+            placement?: number;
             reading?: components["schemas"]["Held"] | null;
             /** @description What its modifier does, grid, gels, angle, group, channel, circuit. */
             rig?: components["schemas"]["Rig"];
@@ -2497,6 +2519,11 @@ export interface components {
          * @example fill
          */
         LightId: string;
+        /** @description A light was left as it is, though off its wish: nothing more is asked of it before it, its wish or the camera changes. */
+        LightLeft: {
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+        };
         /** @description A light of a new sitting. */
         LightOffered: {
             /** @description Its setting as written on its dial. */
@@ -2688,7 +2715,7 @@ export interface components {
          * @description Kinds of move.
          * @enum {string}
          */
-        MoveKind: "meter_room" | "set_camera" | "move_room" | "move_camera" | "lock_in_manual" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "meter_whole" | "find_what_moved" | "mend" | "shoot";
+        MoveKind: "meter_room" | "set_camera" | "move_room" | "move_camera" | "lock_in_manual" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "out_of_reach" | "meter_whole" | "find_what_moved" | "mend" | "shoot";
         /** @description A movement that is to be frozen. */
         Movement: {
             /** @description How much blur is allowed on the subject. */
@@ -2888,6 +2915,29 @@ export interface components {
             kind: components["schemas"]["PanelKind"];
             /** @description How wide. */
             width: components["schemas"]["Extent"];
+        };
+        /** @description A light in a reading, as it stood then. */
+        Part: {
+            dial?: components["schemas"]["Dial"] | null;
+            /**
+             * Format: double
+             * @description How far off that is for where it stands, one standard deviation, stops.
+             */
+            hand: number;
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+            /**
+             * Format: double
+             * @description What the sheets alone say of it as it was metered: `Av` at ISO 100.
+             */
+            model: number;
+            /**
+             * Format: int32
+             * @description How often it had been moved.
+             */
+            placement?: number;
+            /** @description What was on it: the kit's id of it, or its name. */
+            worn?: string | null;
         };
         /** @description A surface as it comes out. */
         Patch: {
@@ -3413,6 +3463,21 @@ export interface components {
             /** @description `It sits at −6.0, 1.0 stop below the limit.` */
             words: string;
         };
+        /** @description The room's light in a reading. */
+        RoomThen: {
+            /**
+             * Format: double
+             * @description Its own reading, as exposure value at ISO 100.
+             */
+            ev: number;
+            /** @description Where it was read. */
+            place: components["schemas"]["RoomPlace"];
+            /**
+             * Format: double
+             * @description `Tv` of the meter's shutter time in the reading that it is part of.
+             */
+            tv: number;
+        };
         /** @description One way. */
         RoomWay: {
             /** @description What it costs, in a phrase. */
@@ -3486,11 +3551,17 @@ export interface components {
             entry: string;
             /**
              * Format: uuid
+             * @description The look that it was read in.
+             */
+            look?: string | null;
+            /**
+             * Format: uuid
              * @description The modifier, as it stands in the kit.
              */
             modifier?: string | null;
-            /** @description Brighter (+) or darker (−) than the model. */
+            /** @description Brighter (+) or darker (−) than the model, by all readings of its look up to this one. */
             offset: components["schemas"]["Stops"];
+            sd?: components["schemas"]["Stops"] | null;
             /**
              * Format: uuid
              * @description The unit, as it stands in the kit.
@@ -3538,6 +3609,8 @@ export interface components {
              * @enum {string}
              */
             step?: "tenths" | "thirds" | "halves";
+            /** @description How a light that is a little off is corrected. */
+            trim?: components["schemas"]["Trim"];
         };
         /** @description What a way of working does in this setup. */
         SchoolsShown: {
@@ -3549,12 +3622,29 @@ export interface components {
             receptor: string;
             /** @description In what steps differences are told. */
             step: string;
+            /** @description How a light that is a little off is corrected. */
+            trim: string;
         };
         /**
          * Format: double
          * @description A time, a hundred-thousandth of a second to 600 seconds.
          */
         Seconds: number;
+        /** @description One reading, as evidence. */
+        Seen: {
+            /** @description The lights that were in it; the first is the one that was metered. */
+            parts: components["schemas"]["Part"][];
+            room?: components["schemas"]["RoomThen"] | null;
+            /**
+             * Format: double
+             * @description What the meter showed, as `Av` at ISO 100.
+             */
+            shown: number;
+            /** @description It was taken since a wish, the camera or the lights were last decided anew. */
+            this_round?: boolean;
+            /** @description What became of it. */
+            worth?: components["schemas"]["Worth"];
+        };
         /** @description A sensor's size. */
         SensorSize: {
             /** @description The short side. */
@@ -3593,6 +3683,8 @@ export interface components {
             room: components["schemas"]["Room"];
             /** @description The ways of working that hold here. */
             schools?: components["schemas"]["Schools"];
+            /** @description What the meter saw of the lights, oldest first: evidence of what is known of each now. */
+            seen?: components["schemas"]["Seen"][];
             studio?: components["schemas"]["Studio"] | null;
             /** @description The mains, and the pace that is wanted. */
             supplies?: components["schemas"]["Supplies"];
@@ -4094,6 +4186,15 @@ export interface components {
                 watt_hours: components["schemas"]["WattHours"];
             };
         };
+        /** @description How surely a level is known. */
+        Sure: {
+            /** @description `±0.06`. */
+            shown: string;
+            /** @description One standard deviation. */
+            within: components["schemas"]["Stops"];
+            /** @description The same, with what became of its reading: `turned since it was read: ±0.09, in two cases of three`. */
+            words: string;
+        };
         /** @description What clipped test frames tell. */
         SyncFound: {
             /** @description What writes it: the camera with its true sync time, and the trigger's delay. */
@@ -4225,6 +4326,11 @@ export interface components {
         TransmitterChosen: {
             transmitter?: components["schemas"]["Transmitter"] | null;
         };
+        /**
+         * @description How a light that is a little off is corrected.
+         * @enum {string}
+         */
+        Trim: "dial" | "distance";
         /** @description A flash unit as the photographer knows it: its name and how its power is set, and what else its sheet says. */
         Unit: {
             bulb?: components["schemas"]["Bulb"] | null;
@@ -4431,6 +4537,14 @@ export interface components {
             wall: components["schemas"]["Side"];
             /** @description How wide. */
             width: components["schemas"]["Extent"];
+        };
+        /** @description What a reading is worth as evidence. */
+        Worth: "plain" | "nothing" | "doubted" | {
+            /**
+             * Format: double
+             * @description It was too unlikely, and the next one said the same: it counts, and the unit is that much less sure, stops.
+             */
+            believed: number;
         };
         /** @description Whether high-speed sync would pass a frame. */
         Would: "pass" | {

@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import type { LaneState } from '@/api/client'
 
-/** How a lane stands, as a sign: dashes, ring, dot, up and down, tick, or the arrow round of what must be read again. */
+/** How a lane stands, as a sign: dashes, ring, dot, up and down, tick, the tick in dashes of what is
+ * likely right, or the arrow round of what must be read again. */
 const { state } = defineProps<{ state: LaneState }>()
 
 const sign = computed(() => {
@@ -18,6 +19,8 @@ const sign = computed(() => {
       return 'off'
     case 'read_again':
       return 'again'
+    case 'likely_on_target':
+      return 'likely'
     default:
       return 'tick'
   }
@@ -38,6 +41,12 @@ const sign = computed(() => {
       v-else-if="sign === 'again'"
       d="M9.800 4.200A4.200 4.200 0 1 0 10.200 7M10.400 1.400v3h-3"
       stroke-width="1.500"
+    />
+    <path
+      v-else-if="sign === 'likely'"
+      d="M2 6.400L4.800 9.200L10 3"
+      stroke-width="1.9"
+      stroke-dasharray="1.800 1.500"
     />
     <path v-else d="M2 6.400L4.800 9.200L10 3" stroke-width="1.9" />
   </svg>

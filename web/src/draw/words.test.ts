@@ -53,7 +53,7 @@ describe('shapes', () => {
 
   it('sign a state that is off, right or unknown apart', () => {
     const drawn = (state: LaneState) => mount(StateSign, { props: { state } }).html()
-    const states: LaneState[] = ['untouched', 'set', 'measured', 'over', 'read_again', 'on_target']
+    const states: LaneState[] = ['untouched', 'set', 'measured', 'over', 'read_again', 'on_target', 'likely_on_target']
     expect(new Set(states.map(drawn)).size).toBe(states.length)
     expect(drawn('under')).toBe(drawn('over'))
     expect(drawn('removed')).toBe(drawn('on_target'))

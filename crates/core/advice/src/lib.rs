@@ -1,12 +1,13 @@
 //! What is decided, said and shown of a setup.
 //!
 //! - [`action`], [`mark`]: an entry behind a button, a level with its aperture;
-//! - [`next`], [`findings`], [`ground_ways`], [`search`], `starts`: these decide. Facts and entries, one file a subject;
+//! - `correct`, [`next`], [`findings`], [`ground_ways`], [`search`], `starts`: these decide. Facts and entries, one file a subject;
 //! - [`words`]: these say, one module an instrument;
 //! - [`plan`], [`studies`], [`board`], [`ways`]: these show, what the API sends: a view pairs each fact with its words.
 
 pub mod action;
 pub mod board;
+mod correct;
 pub mod findings;
 pub mod ground_ways;
 pub mod mark;

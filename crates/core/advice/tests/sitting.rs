@@ -82,8 +82,9 @@ fn the_same_move_is_told_on_each_units_own_dial() {
         (taper(256, "tenths"), "1/8", "1/16 +0.3"),
         (taper(128, "thirds"), "1/8", "1/16 +1/3"),
         (numbers, "7.0", "6.3"),
-        // The gap is −0.9 − log2(1/3) = 0.685, told as 0.7: 62 Ws · 2^−0.685 = 38.6, and the dial stops at whole watt-seconds.
-        (watt_seconds, "62", "39 Ws"),
+        // The gap is −0.9 − log2(1/3) = 0.685, told as 0.7. The room's 2^−6.03 is in both: the flash goes from log2(0.5359 − 0.0153) to
+        // log2(0.3333 − 0.0153), by −0.711; 62 Ws · 2^−0.711 = 37.9, and the dial stops at whole watt-seconds.
+        (watt_seconds, "62", "38 Ws"),
         (below, "-3.0", "−3.7"),
     ] {
         let setup = after(&begun(), [put("fill", &unit, now), reads("fill", "5.6 1")]);
@@ -131,7 +132,7 @@ fn dialled_then_read_again_the_fill_is_on_target() {
     let board = Board::of(&setup);
     assert_eq!(
         board.next.why.iter().map(|l| plain(l)).collect::<Vec<_>>(),
-        ["reads 5.6 1. For 3:1 it must read 4 4.", "Or move it back, 2.20 to 2.79 m."]
+        ["reads 5.6 1. For 3:1 it must read 4 4.", "Or move it back, 2.20 to 2.81 m."]
     );
     assert_eq!(board.face.as_ref().unwrap().ratio_now, "2.2 : 1");
 
@@ -139,11 +140,13 @@ fn dialled_then_read_again_the_fill_is_on_target() {
     assert_eq!(say(&dialled), "Meter the fill again");
     let carried = Board::of(&dialled);
     let lane = carried.lane("fill").unwrap();
-    assert_eq!((lane.state, lane.words.as_str(), lane.likely), (LaneState::ReadAgain, "likely −1.6", true));
+    assert_eq!((lane.state, lane.words.as_str(), lane.likely), (LaneState::LikelyOnTarget, "likely on target", true));
 
     let read = after(&dialled, [reads("fill", "4 4")]);
     assert_eq!(lane_words(&read, "fill"), "on target");
-    assert_eq!(say(&read), "Meter all lights together");
+    // Two lights and three readings: nothing more is asked, and what more would show is told.
+    assert_eq!(say(&read), "Nothing to change. Shoot a frame.");
+    assert!(plain(&Board::of(&read).next.why[1]).starts_with("All together was not metered"));
 }
 
 #[test]
@@ -174,15 +177,15 @@ fn a_meter_on_other_settings_is_carried_over_and_said() {
 fn at_its_lowest_the_unit_says_what_is_left_and_the_distance_that_closes_it() {
     let setup = after(&begun(), [put("fill", &taper(128, "tenths"), "1/128"), reads("fill", "4 8")]);
     let board = Board::of(&setup);
-    // −1.2 − log2(1/3) = 0.385 stop, told as 0.4: 2.20 · 2^(0.385/2) = 2.514.
-    assert_eq!(plain(&board.next.say), "Fill is at its lowest, 1/128, still 0.4 over: move it back to 2.51 m");
+    // −1.2 − log2(1/3) = 0.385 stop, told as 0.4; of the flash itself, the room taken out, 0.401: 2.20 · 2^(0.401/2) = 2.528.
+    assert_eq!(plain(&board.next.say), "Fill is at its lowest, 1/128, still 0.4 over: move it back to 2.53 m");
     assert_eq!(board.next.kind, MoveKind::Distance);
     assert_eq!(plain(&board.next.why[1]), "Taper 400 ends at 1/128. Or a filter, a grid, or a smaller unit.");
 
     let nearly = after(&begun(), [put("fill", &taper(128, "tenths"), "1/128 +0.3"), reads("fill", "5.6 1")]);
-    assert_eq!(say(&nearly), "Fill to 1/128, still 0.4 over: move it back to 2.51 m");
+    assert_eq!(say(&nearly), "Fill to 1/128, still 0.4 over: move it back to 2.54 m");
     let in_feet = after(&nearly, [json!({"length": {"unit": "feet"}})]);
-    assert_eq!(say(&in_feet), "Fill to 1/128, still 0.4 over: move it back to 8.2 ft");
+    assert_eq!(say(&in_feet), "Fill to 1/128, still 0.4 over: move it back to 8.3 ft");
 
     // The room's −6.0 is in the reading and does not come nearer: the flash itself must rise by 1.08. 2.20 · 2^(−1.08/2) = 1.51.
     let full = after(&begun(), [put("fill", &taper(128, "tenths"), "1/1"), reads("fill", "2.8 4")]);
@@ -192,7 +195,7 @@ fn at_its_lowest_the_unit_says_what_is_left_and_the_distance_that_closes_it() {
 #[test]
 fn a_scale_too_coarse_says_what_stays() {
     let setup = after(&begun(), [put("fill", &taper(128, "full"), "1/8"), reads("fill", "5.6 1")]);
-    assert_eq!(say(&setup), "Fill to 1/16, still 0.3 under: bring it nearer to 1.97 m");
+    assert_eq!(say(&setup), "Fill to 1/16, still 0.3 under: bring it nearer to 1.99 m");
 }
 
 #[test]

@@ -140,6 +140,7 @@ impl Effect {
             Entry::Dial(turned) => Self { light: light(now, &turned.light), power: power(before, now, &turned.light), ..plain },
             Entry::Light(put) => Self { light: light(now, &put.light), ..plain },
             Entry::LightRemoved(removed) => Self { light: light(before, &removed.light), ..plain },
+            Entry::Left(left) => Self { light: light(now, &left.light), ..plain },
             Entry::Target(set) => Self { light: light(now, &set.light), ratio: now.ratio, ..plain },
             Entry::Firing(_) => Self { forgotten: forgotten(now), ..plain },
             Entry::Studio(_) | Entry::SitterMoved(_) => Self { camera_away: Some(now.studio().camera_away()), ..plain },

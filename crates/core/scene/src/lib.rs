@@ -12,6 +12,7 @@
 //! - [`shutter`], [`freeze`]: what passes the shutter, and which power freezes a movement, case by case;
 //! - [`stands_at`]: where a light stands;
 //! - [`scene`]: all of it for one setup;
+//! - [`outlook`]: what is to be expected of each light against its wish, and how surely;
 //! - [`stand`]: how a reading stands against its wish;
 //! - [`effect`]: what one entry did, between the scenes before and after it.
 
@@ -26,6 +27,7 @@ pub mod ground;
 pub mod in_picture;
 pub mod levels;
 pub mod mixture;
+pub mod outlook;
 pub mod overhead;
 pub mod range;
 pub mod returned;

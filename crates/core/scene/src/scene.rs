@@ -1,6 +1,6 @@
 //! A setup in numbers and in space, built once: board, plan, studies and ways share it.
 
-use ink_lamp_sitting::{role::Role, setup::Setup};
+use ink_lamp_sitting::{belief::Belief, role::Role, setup::Setup};
 
 use crate::{
     ground::target,
@@ -13,6 +13,8 @@ use crate::{
 pub struct Scene<'a> {
     /// The setup itself.
     pub setup: &'a Setup,
+    /// What is known of each light, from all readings together.
+    pub belief: Belief,
     /// Where everything lies against the exposure.
     pub levels: Levels,
     /// Where everything stands.
@@ -41,14 +43,15 @@ impl<'a> Scene<'a> {
     /// ```
     #[must_use]
     pub fn of(setup: &'a Setup) -> Self {
-        let mut levels = Levels::of(setup);
+        let belief = Belief::of(setup);
+        let mut levels = Levels::of(setup, &belief);
         let stage = Stage::of(setup, &levels);
         // A tone that is wished of the ground is its light's wish, less what the others spill there.
         if let Some(light) = setup.index(Role::Ground).filter(|i| setup.lights[*i].target.is_none() && levels.exposure.is_some()) {
             levels.targets[light] = target::target(&stage);
         }
         let whole = whole_against_parts(setup, &levels);
-        Self { setup, levels, stage, whole }
+        Self { setup, belief, levels, stage, whole }
     }
 
     /// The stage, where any light has a place on it.

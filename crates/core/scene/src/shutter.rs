@@ -96,7 +96,7 @@ impl Through {
     #[must_use]
     pub fn of(setup: &Setup, opening: &Opening, light: &Light) -> Self {
         if setup.pulses(light) {
-            return Self::Pulses(-setup.shutter_loss(light, None));
+            return Self::Pulses(-setup.shutter_loss(light));
         }
         let unit = light.unit.as_ref();
         if let Some(bulb) = unit.and_then(|u| u.bulb) {

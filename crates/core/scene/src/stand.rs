@@ -7,7 +7,17 @@ use ink_lamp_light::{
 use ink_lamp_sitting::light::{Because, Held, Standing};
 use serde::{Deserialize, Serialize};
 
-use crate::{levels::TOLERANCE_TENTHS, scene::Scene};
+use crate::scene::Scene;
+
+/// A light that was changed since it was read is likely on target from this chance on (a proposal, not tried on people).
+const LIKELY: f64 = 0.7;
+
+/// A light is on target as it was read from this chance on (a proposal, not tried on people).
+const SURE: f64 = 0.85;
+
+fn is_likely(scene: &Scene, index: usize) -> bool {
+    scene.outlook(index).is_some_and(|o| o.chance(scene.levels.tolerance) >= LIKELY)
+}
 
 /// How a reading stands.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -38,8 +48,18 @@ pub enum Stand {
         /// By how much.
         gap: Stops,
     },
-    /// Within a tenth of its wish.
+    /// Within what is tolerated of its wish.
     OnTarget,
+    /// Changed since, and most likely within what is tolerated.
+    LikelyOnTarget {
+        /// One standard deviation of where it lies.
+        within: Stops,
+    },
+    /// Its last reading is too unlikely to be believed before it is read again.
+    Doubtful {
+        /// Off what was expected, over (+) or under (−).
+        by: Stops,
+    },
     /// Read, without a wish.
     Read,
     /// Read, before the camera is set.
@@ -59,10 +79,10 @@ pub enum Stand {
 }
 
 impl Stand {
-    /// A level against its wish: a gap up to a tenth is none.
-    #[must_use]
-    pub fn against(gap: Stops) -> Self {
-        if gap.tenths().abs() <= TOLERANCE_TENTHS { Self::OnTarget } else { Self::Off { gap } }
+    /// A light as it was read against its wish: within what is tolerated, as surely as it takes to leave it.
+    fn against(gap: Stops, scene: &Scene, index: usize) -> Self {
+        let is_sure = scene.outlook(index).is_none_or(|o| o.chance(scene.levels.tolerance) >= SURE);
+        if scene.levels.is_too_far(gap) || !is_sure { Self::Off { gap } } else { Self::OnTarget }
     }
 
     /// One light.
@@ -77,14 +97,18 @@ impl Stand {
         let shows = reading.shows;
         match standing {
             _ if !level.tangled.is_empty() => Self::ReadOthers,
+            _ if level.doubt.is_some() => Self::Doubtful { by: level.doubt.unwrap_or(Stops::ZERO) },
             Standing::Stale { .. } => Self::ReadAgain,
             Standing::Carried { because, .. } => match (gap, level.total) {
-                (Some(gap), _) if gap.tenths().abs() > TOLERANCE_TENTHS && *because != Because::Copied => Self::Off { gap },
-                (_, Some(level)) => Self::Likely { level, within: light.reading.as_ref().and_then(Held::within) },
+                (Some(gap), _) if scene.levels.is_too_far(gap) && *because != Because::Copied => Self::Off { gap },
+                (Some(_), Some(_)) if *because != Because::Copied && is_likely(scene, index) => {
+                    Self::LikelyOnTarget { within: level.sd.unwrap_or(Stops::ZERO) }
+                }
+                (_, Some(at)) => Self::Likely { level: at, within: level.sd },
                 _ => Self::Carried { shows },
             },
             Standing::Measured => match (gap, level.total) {
-                (Some(gap), _) => Self::against(gap),
+                (Some(gap), _) => Self::against(gap, scene, index),
                 (None, Some(_)) => Self::Read,
                 (None, None) => Self::Reads { shows },
             },

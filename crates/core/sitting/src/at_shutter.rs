@@ -26,17 +26,29 @@ impl Setup {
     /// What the shutter takes of a light against what a meter read of a whole pop, stops: the loss of high-speed sync with what a test frame
     /// taught, or a bulb's burn that the shutter cuts. 0 for an ordinary flash within sync.
     #[must_use]
-    pub fn shutter_loss(&self, light: &Light, read: Option<&Held>) -> Stops {
+    pub fn shutter_loss(&self, light: &Light) -> Stops {
         let Some((camera, t)) = self.camera.as_ref().and_then(|c| Some((c, seconds_of(c.exposure.shutter)?))) else { return Stops::ZERO };
         if let Some(bulb) = light.unit.as_ref().and_then(|u| u.bulb) {
-            // The meter's own time cut the burn too.
-            let metered = read.and_then(|h| seconds_of(h.reading.shutter)).map_or(Stops::ZERO, |t| bulb.loss(t));
-            return bulb.loss(t) - metered;
+            return bulb.loss(t);
         }
         match camera.travel().filter(|_| self.pulses(light)) {
             Some(travel) => Curtains { travel, delay: Delay::NONE }.high_speed_loss(t) + self.firing.extra.stops(),
             None => Stops::ZERO,
         }
+    }
+
+    /// What the meter's own time took of a light that it read, stops: a bulb's burn that it cut. 0 for all others.
+    #[must_use]
+    pub fn metered_loss(&self, light: &Light, held: &Held) -> Stops {
+        let bulb = light.unit.as_ref().and_then(|u| u.bulb);
+        bulb.zip(seconds_of(held.reading.shutter)).map_or(Stops::ZERO, |(bulb, t)| bulb.loss(t))
+    }
+
+    /// Whether what the frame gets of a light is worked out, and not what its reading says: the shutter takes something that the meter's time did not.
+    #[must_use]
+    pub fn is_worked_out(&self, light: &Light) -> bool {
+        let metered = light.reading.as_ref().map_or(Stops::ZERO, |held| self.metered_loss(light, held));
+        self.shutter_loss(light) != metered
     }
 
     /// The highest ISO: what holds here, else the camera's own cap.

@@ -9,14 +9,15 @@
 //! - [`role`], [`metered`]: whose light it is; where, how and with what a reading was taken;
 //! - [`camera`], [`schools`], [`supplies`], [`movement`], [`holds`]: how the photographer works and with what;
 //! - [`studio`]: where everything stands, and plain geometry;
-//! - [`light`], [`room`], [`firing`]: a light, the room's own light, sync and high-speed switches, as data;
+//! - [`light`], [`room`], [`firing`], [`seen`]: a light, the room's own light, sync and high-speed switches, readings as evidence, as data;
 //! - [`setup`], [`own`], [`at_shutter`]: everything as it stands; what of a reading is a light's own; what the shutter does to each light;
 //! - [`standing`]: lights in space, and what moving does to them;
+//! - [`likely`], [`belief`]: what the sheets say of a light; what is known of it from all readings together, and how surely;
 //! - [`entry`], [`history`]: the facts, what each does, and which of them stand;
-//! - [`usual`]: what one begins with;
-//! - [`likely`]: what a light will likely read, and what a reading teaches.
+//! - [`usual`]: what one begins with.
 
 pub mod at_shutter;
+pub mod belief;
 pub mod camera;
 pub mod entry;
 pub mod firing;
@@ -31,6 +32,7 @@ pub mod own;
 pub mod role;
 pub mod room;
 pub mod schools;
+pub mod seen;
 pub mod setup;
 pub mod standing;
 pub mod studio;

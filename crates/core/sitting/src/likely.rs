@@ -1,9 +1,8 @@
-//! What a light will likely read before it is read, and what its readings teach for the next time.
+//! What the sheets alone say of a light, before any reading.
 //!
 //! Lamp: `W·η` lumen-seconds, or what the guide number stands for; less what modifier, grid and gels take; over the front's spread
-//! (see [`ink_lamp_light::shape`]); `N² = H·S/C` with C = 250. A rated energy alone is good to a stop (common practice, no source). Each reading's
-//! distance from this is kept for the unit in its modifier: the median corrects the next guess, so that one wild reading among several
-//! does nothing; the median distance from it, times 1.4826, is the spread (closed form for a normal distribution).
+//! (see [`ink_lamp_light::shape`]), or where the light stands on the plan over what the plan's field gives at its spot, so that a light that is bounced,
+//! feathered or flagged is told as it stands; `N² = H·S/C` with C = 250.
 
 use std::f64::consts::PI;
 
@@ -12,62 +11,85 @@ use ink_lamp_light::{
     shape::ModifierKind,
     strobe::{USUAL_GAIN, guide},
 };
-use uuid::Uuid;
 
-use crate::{
-    kit::{Calibration, Sample, calibration::FIRST_GUESS},
-    light::Light,
-    role::LightId,
-    setup::Setup,
-};
+use crate::{light::Light, setup::Setup, standing::Stood, studio::Studio};
 
-/// A guess: `Av` at ISO 100 of the light along its axis, and how far off it may be.
+/// What the sheets alone say of a light as it is metered.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Guess {
-    /// `Av` at ISO 100.
+pub struct Model {
+    /// `Av` at ISO 100, as the setup's school of metering shows it.
     pub av_100: f64,
-    /// How far off it may be, either way.
-    pub within: Stops,
+    /// Whether unit, setting, modifier and distance are all known. If not, only differences of it mean something.
+    pub whole: bool,
+    /// How far off it is for where the light stands, one standard deviation, stops.
+    pub hand: f64,
 }
+
+/// A distance is set to within 2 % either way, evenly spread: its standard deviation as a share (common practice, no source).
+const DISTANCE: f64 = 0.0115;
+/// Light that comes by way of a wall is told less surely: one standard deviation, stops (a judgement).
+const BOUNCED: f64 = 0.5;
 
 impl Light {
-    /// What the model alone says of this light: `Av` at ISO 100 on its axis. None before unit, dial, distance and modifier are known.
-    #[must_use]
-    pub fn model_av_100(&self) -> Option<f64> {
-        let (unit, power, distance) = (self.unit.as_ref()?, self.power()?, self.distance?);
-        let shape = self.rig.shape?;
-        let taken = shape.loss() + self.taken();
-        let full = match (shape.kind, unit.rated, unit.guide) {
-            // A guide number is the bare head itself.
-            (ModifierKind::Bare, _, Some(guide)) => guide.candela_seconds(FLAT_C) / distance.get().powi(2),
-            (_, Some(rated), _) => guide::of_energy(rated, guide::EFFICACY, 1.0).0 * shape.lux_per_lumen(distance),
-            (_, None, Some(guide)) => 4.0 * PI * guide.candela_seconds(FLAT_C) / USUAL_GAIN * shape.lux_per_lumen(distance),
-            (_, None, None) => return None,
-        };
-        let light = full * power.factor() * (-taken).factor();
-        Some((light * 100.0 / FLAT_C.get()).log2())
+    /// What leaves the lamp at full power, lumen-seconds through its modifier; none before that is known.
+    fn lumen_seconds(&self) -> Option<f64> {
+        let unit = self.unit.as_ref()?;
+        match (unit.rated, unit.guide) {
+            (Some(rated), _) => Some(guide::of_energy(rated, guide::EFFICACY, 1.0).0),
+            (None, Some(guide)) => Some(4.0 * PI * guide.candela_seconds(FLAT_C) / USUAL_GAIN),
+            (None, None) => None,
+        }
     }
 
-    /// What this light will likely read on its axis: the model, corrected by what earlier readings taught.
-    #[must_use]
-    pub fn guess(&self) -> Option<Guess> {
-        let model = self.model_av_100()?;
-        let learnt = self.rig.calibration;
-        Some(Guess { av_100: model + learnt.map_or(0.0, |c| c.offset.get()), within: learnt.map_or(FIRST_GUESS, Calibration::within) })
+    /// What the sheets alone say along its axis, and where it stands on the plan as it falls at its spot: `Av` at ISO 100. None before unit,
+    /// dial, distance and modifier are known.
+    fn along_axis(&self, stood: Option<&Stood>) -> Option<f64> {
+        let (unit, power, distance) = (self.unit.as_ref()?, self.power()?, self.distance?);
+        let shape = self.rig.shape?;
+        let full = match (shape.kind, unit.guide, stood) {
+            // A guide number is the bare head itself.
+            (ModifierKind::Bare, Some(guide), None) => guide.candela_seconds(FLAT_C) / distance.get().powi(2),
+            (ModifierKind::Bare, Some(guide), Some(stood)) => {
+                let straight = shape.lux_per_lumen(distance);
+                guide.candela_seconds(FLAT_C) / distance.get().powi(2) * stood.lux / straight
+            }
+            (_, _, None) => self.lumen_seconds()? * shape.lux_per_lumen(distance),
+            (_, _, Some(stood)) => self.lumen_seconds()? * stood.lux,
+        };
+        let light = full * (power - shape.loss() - self.taken()).factor();
+        (light > 0.0).then(|| (light * 100.0 / FLAT_C.get()).log2())
+    }
+
+    /// The same of what is known, where something is missing: only differences of it mean something.
+    fn in_part(&self) -> f64 {
+        let power = self.power().unwrap_or(Stops::ZERO);
+        let spread = self.distance.map_or(0.0, |d| match self.rig.shape {
+            Some(shape) => shape.lux_per_lumen(d).log2() - shape.loss().get(),
+            None => -2.0 * d.get().log2(),
+        });
+        (power - self.taken()).get() + spread
+    }
+
+    /// How far off a light is for where it stands, one standard deviation, stops.
+    fn hand(&self, stood: Option<&Stood>) -> f64 {
+        let point = 2.0 / std::f64::consts::LN_2 * DISTANCE;
+        let by_hand = self.distance.zip(self.rig.shape).and_then(|(d, shape)| {
+            let near = ink_lamp_light::measure::Meters::new(d.get() * 0.99).ok()?;
+            let far = ink_lamp_light::measure::Meters::new(d.get() * 1.01).ok()?;
+            Some(shape.falloff(near, far).abs().get() / 0.02 * DISTANCE)
+        });
+        let bounced = if stood.is_some_and(|s| s.off.is_some()) { BOUNCED } else { 0.0 };
+        by_hand.unwrap_or(point).hypot(bounced)
     }
 }
 
-/// What the last reading of a light teaches of its unit in its modifier; `entry` is the reading's. None where the light does not come from the
-/// kit, where the model can't say anything, or where the reading is not of this light alone.
-#[must_use]
-pub fn sample(after: &Setup, of: &LightId, entry: Uuid) -> Option<Sample> {
-    let light = after.light(of)?;
-    let from = light.rig.kit?;
-    let read = after.flash_av_100(light)?;
-    Some(Sample {
-        entry,
-        unit: from.unit,
-        modifier: from.modifier,
-        offset: Stops::of(read - light.normal_by(after.schools.receptor) - light.model_av_100()?),
-    })
+impl Setup {
+    /// What the sheets alone say of a light of the setup, as its school of metering shows it.
+    #[must_use]
+    pub fn model(&self, light: &Light, studio: &Studio) -> Model {
+        let stood = light.standing_in(studio);
+        let whole = light.along_axis(stood.as_ref());
+        let seen = light.normal_by(self.schools.receptor);
+        Model { av_100: whole.unwrap_or_else(|| light.in_part()) + seen, whole: whole.is_some(), hand: light.hand(stood.as_ref()) }
+    }
 }

@@ -15,6 +15,18 @@ pub enum Follow {
     CameraFollows,
 }
 
+/// How a light that is a little off is corrected.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Trim {
+    /// By its dial; by its distance only where the dial has no finer step, or ends.
+    #[default]
+    Dial,
+    /// Up to a third of a stop by its distance: surer, since no setting errs like the one before.
+    Distance,
+}
+
 /// The ways of working that hold in a setup. Ratio convention and anchor stand with the ratio, metres and feet on their own.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -30,4 +42,7 @@ pub struct Schools {
     /// How the meter is held at the face; readings taken otherwise are converted where the light's angle is known.
     #[serde(default)]
     pub receptor: Receptor,
+    /// How a light that is a little off is corrected.
+    #[serde(default)]
+    pub trim: Trim,
 }

@@ -1,6 +1,6 @@
 //! Everything as it now stands.
 
-use ink_lamp_light::{list::up_to, measure::LengthUnit, ratio::RatioTarget, refusal::Refusal, scale::Stops};
+use ink_lamp_light::{list::up_to, measure::LengthUnit, ratio::RatioTarget, refusal::Refusal};
 use serde::{Deserialize, Deserializer, Serialize};
 
 use crate::{
@@ -12,6 +12,7 @@ use crate::{
     role::{ADDED, LightId, Role},
     room::Room,
     schools::Schools,
+    seen::{MOST_SEEN, Seen},
     studio::{GroundTone, Studio},
     supplies::Supplies,
 };
@@ -67,6 +68,10 @@ pub struct Setup {
     /// What the ground is to look like, where that was said.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub ground_tone: Option<GroundTone>,
+    /// What the meter saw of the lights, oldest first: evidence of what is known of each now.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "up_to::<_, _, MOST_SEEN>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 64))]
+    pub seen: Vec<Seen>,
 }
 
 impl Default for Setup {
@@ -88,6 +93,7 @@ impl Default for Setup {
             holds: Holds::default(),
             studio: None,
             ground_tone: None,
+            seen: Vec::new(),
         }
     }
 }
@@ -132,20 +138,6 @@ impl Setup {
     pub fn could_add(&self) -> Vec<Light> {
         let taken: Vec<&LightId> = self.lights.iter().map(|l| &l.id).collect();
         ADDED.iter().map(|&(base, role)| Light { id: LightId::free(base, &taken), ..Light::untouched(role) }).collect()
-    }
-
-    /// This setup as the start of another look: decisions, units and places stay; the room and the whole must be read again, and the
-    /// lights' readings are carried as likely levels.
-    #[must_use]
-    pub fn as_start(&self) -> Self {
-        let mut start = self.clone();
-        start.room = Room { wish: start.room.wish, said: start.room.said, ..Room::default() };
-        start.whole = None;
-        start.frames = 0;
-        for held in start.lights.iter_mut().filter_map(|l| l.reading.as_mut()) {
-            held.carry(Stops::ZERO, Because::Copied);
-        }
-        start
     }
 }
 

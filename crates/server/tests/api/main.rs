@@ -329,7 +329,7 @@ async fn the_markings_run_from_bright_to_dark() {
         "strobe": {"name": "a strobe", "scale": {"fractions": {"lowest": 128, "step": "tenths"}}},
         "ratio": {"ratio": 3.0, "convention": "lit_shadow", "anchor": "lit_side"},
         "grey": -1.5,
-        "schools": {"follow": "lights_follow", "step": "tenths", "receptor": "dome_to_camera"},
+        "schools": {"follow": "lights_follow", "step": "tenths", "receptor": "dome_to_camera", "trim": "dial"},
         "supplies": {"breaker": 16.0},
         "holds": {"steadiness": "hand", "high_speed": true, "lights_move": true},
         "movement": {"blur": 2.0, "late": 0.05, "fallen": 0.3, "width": 10.0}

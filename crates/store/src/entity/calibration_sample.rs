@@ -12,6 +12,10 @@ pub struct Model {
     pub modifier_id: Option<Uuid>,
     /// Brighter (+) or darker (−) than the model.
     pub stops: f64,
+    /// How surely, one standard deviation; not known of readings of earlier versions.
+    pub sd: Option<f64>,
+    /// The look that it was read in; not known of what came in with a kit of an earlier version.
+    pub look_id: Option<Uuid>,
     pub recorded_at: DateTimeUtc,
     /// When it was cleared away with the whole kit; it can be brought back.
     pub cleared_at: Option<DateTimeUtc>,

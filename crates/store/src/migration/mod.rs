@@ -10,6 +10,7 @@ mod m20261128_000005_cleared;
 mod m20261128_000006_formats;
 mod m20261128_000007_starts;
 mod m20261128_000008_kept;
+mod m20261128_000009_sure;
 
 pub struct Migrator;
 
@@ -24,6 +25,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261128_000006_formats::Migration),
             Box::new(m20261128_000007_starts::Migration),
             Box::new(m20261128_000008_kept::Migration),
+            Box::new(m20261128_000009_sure::Migration),
         ]
     }
 }

@@ -108,7 +108,7 @@ function shot(): void {
         <span class="flex-1">{{ corrected.join(' and ') }} was corrected in the kit since.</span>
         <PushButton @click="takeAnew">Take it anew</PushButton>
       </p>
-      <p v-if="lane.carried" class="label text-text-2">{{ lane.carried }}</p>
+      <p v-if="lane.sure" class="label text-text-2">{{ lane.sure.words }}</p>
       <p v-if="lane.guess" class="label text-text-2">
         <b class="font-[650] text-text">{{ lane.guess.words }}</b> {{ lane.guess.from }}
       </p>

@@ -42,6 +42,7 @@ function school<K extends keyof Schools>(key: K) {
 const follow = school('follow')
 const step = school('step')
 const receptor = school('receptor')
+const trim = school('trim')
 const length = computed({
   get: () => board.board?.length ?? 'metres',
   set: (unit) => board.write({ length: { unit } }),
@@ -108,6 +109,9 @@ async function saveAutomatic(): Promise<void> {
         </WayRow>
         <WayRow label="Told in" :effect="effects?.step">
           <SegmentedChoice v-model="step" label="Differences told in" :options="choices.steps" />
+        </WayRow>
+        <WayRow label="A little off" :effect="effects?.trim">
+          <SegmentedChoice v-model="trim" label="A light that is a little off is corrected" :options="choices.trims" />
         </WayRow>
         <WayRow label="The meter is held" :effect="effects?.receptor">
           <ChoiceList v-model="receptor" label="The meter is held" :options="choices.receptors" />

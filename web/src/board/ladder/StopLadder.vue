@@ -57,7 +57,7 @@ const isOff = (lane: Lane) => lane.state === 'over' || lane.state === 'under'
 /** What lies between reading and wish stands on a line of its own where lanes stand close. */
 const gapOf = (lane: Lane) => (lane.gap && lane.words.startsWith(`${lane.gap.shown} `) ? lane.gap.shown : '')
 const wordOf = (lane: Lane) => lane.words.slice(gapOf(lane).length).trim()
-const isRight = (lane: Lane) => ['on_target', 'removed', 'kept'].includes(lane.state)
+const isRight = (lane: Lane) => ['on_target', 'likely_on_target', 'removed', 'kept'].includes(lane.state)
 
 /** A wish is dragged in tenths: the board follows while it moves, one entry is written when it is let go. */
 const dragged = ref<{ lane: string; from: number; level: number }>()

@@ -48,6 +48,7 @@ function lit(id: string, role: Role): fc.Arbitrary<Lane> {
         likely: likely && reading !== null,
         gap: off ? { stops: by, shown: Math.abs(by).toFixed(1), way: by > 0 ? 'down' : 'up' } : null,
         guess: guess === null ? null : { mark: mark(guess), within: 1, words: 'likely', from: '' },
+        sure: reading === null ? null : { within: 0.06, shown: '±0.06', words: 'as it was read' },
         after: off && after && wish !== null ? mark(wish) : null,
         state: (off ? 'over' : 'set') as LaneState,
       })
@@ -117,7 +118,7 @@ const board: fc.Arbitrary<Board> = fc
     next: { kind: 'shoot', lane: 'frame', say: [], why: [] },
     findings: [],
     circuits: [],
-    schools: { follow: '', step: '', receptor: '', anchor: '' },
+    schools: { follow: '', step: '', receptor: '', trim: '', anchor: '' },
     length: 'metres',
   }))
 

@@ -157,7 +157,8 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
 
     <SpineLadder v-if="board.board" class="min-h-0 flex-1" :board="board.board" :chosen="board.chosen" :ghost="ghost" />
 
-    <section class="entry -mx-2 shrink-0 rounded-t-[14px] bg-card px-2 pt-2 pb-3" aria-label="Meter entry">
+    <!-- At the lower edge also before the board has come: nothing jumps. -->
+    <section class="entry -mx-2 mt-auto shrink-0 rounded-t-[14px] bg-card px-2 pt-2 pb-3" aria-label="Meter entry">
       <p v-if="board.view?.closed" class="px-1 pb-1 text-body text-warn" role="status">{{ board.view.closed }}</p>
       <p v-if="kept > 0 || board.kept" class="px-1 pb-1 text-body text-text-2" role="status">
         <template v-if="board.kept">Out of reach: as it was seen here on {{ seenAt }}. </template>
@@ -167,7 +168,7 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
       </p>
       <RadioGroup
         :model-value="subject?.id"
-        class="flex gap-1 overflow-x-auto [scrollbar-width:none]"
+        class="flex min-h-11.5 gap-1 overflow-x-auto [scrollbar-width:none]"
         aria-label="What was read"
         @update:model-value="read"
       >

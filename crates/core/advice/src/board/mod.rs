@@ -32,7 +32,7 @@ pub use face::{Face, NowAfter};
 pub use findings::Finding;
 pub use groups::{GroupRow, GroupsShown, RatioInStops};
 pub use ladder::{Ladder, Rung};
-pub use lanes::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, OtherPlace, Setting, Toward};
+pub use lanes::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, OtherPlace, Setting, Sure, Toward};
 pub use next::{NextMove, PowerDrawing};
 pub use ratio::RatioShown;
 pub use room::RoomShown;

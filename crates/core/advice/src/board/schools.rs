@@ -15,6 +15,8 @@ pub struct SchoolsShown {
     pub step: String,
     /// How the meter is held.
     pub receptor: String,
+    /// How a light that is a little off is corrected.
+    pub trim: String,
     /// What lies on 0.
     pub anchor: String,
 }
@@ -24,6 +26,7 @@ pub(super) fn of(setup: &Setup) -> SchoolsShown {
         follow: words::follow(setup.schools.follow).to_owned(),
         step: words::step(setup.schools.step),
         receptor: words::receptor(setup),
+        trim: words::trim(setup.schools.trim).to_owned(),
         anchor: words::anchor(setup.ratio),
     }
 }

@@ -5,7 +5,7 @@ use ink_lamp_light::{
     scale::Stops,
     strobe::{Dial, Reach},
 };
-use ink_lamp_scene::{levels::TOLERANCE_TENTHS, scene::Scene, turn::Turn};
+use ink_lamp_scene::{scene::Scene, turn::Turn};
 use ink_lamp_sitting::{
     entry::{Entry, LightPut},
     role::LightId,
@@ -31,7 +31,7 @@ pub(crate) struct PowerEnds {
 pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
     let turn = Turn::of(scene.setup, &scene.levels, index)?;
     let left = turn.after - turn.target;
-    if turn.reach == Reach::Within || left.tenths().abs() <= TOLERANCE_TENTHS {
+    if turn.reach == Reach::Within || !scene.levels.is_too_far(left) {
         return None;
     }
     let end = if turn.reach == Reach::BelowLowest { turn.unit.scale.lowest() } else { Dial::FULL };

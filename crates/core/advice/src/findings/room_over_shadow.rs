@@ -1,7 +1,7 @@
 //! The room alone over the shadow side that is wished.
 
 use ink_lamp_light::scale::Stops;
-use ink_lamp_scene::{levels::TOLERANCE_TENTHS, scene::Scene};
+use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::role::Role;
 use serde::Serialize;
 
@@ -18,5 +18,5 @@ pub(crate) struct RoomOverShadow {
 pub(super) fn of(scene: &Scene) -> Option<Found> {
     let (fill, room) = (scene.setup.index(Role::Fill)?, scene.levels.room_level?);
     let by = room - scene.levels.targets[fill]?;
-    (by.tenths() > TOLERANCE_TENTHS).then(|| Found::new(RoomOverShadow { by }, "room"))
+    (by.get() > scene.levels.tolerance).then(|| Found::new(RoomOverShadow { by }, "room"))
 }

@@ -28,10 +28,12 @@ pub enum MoveKind {
     MeterLight,
     /// Turn a dial.
     Dial,
-    /// Move a light, where its dial can't do it.
+    /// Move a light, where its dial can't do it or that is surer.
     Distance,
     /// The room alone is over what the light should give.
     RoomOver,
+    /// Neither dial nor distance brings a light to its wish.
+    OutOfReach,
     /// Read all lights together.
     MeterWhole,
     /// The whole and its parts do not agree.
@@ -54,8 +56,9 @@ impl Move {
             Self::ChooseRatio => MoveKind::ChooseRatio,
             Self::MeterLight(_) => MoveKind::MeterLight,
             Self::Light(LightMove::RoomOver { .. }) => MoveKind::RoomOver,
-            // The dial stays where it is, and does not suffice.
-            Self::Light(LightMove::Dial(DialMove { stays: true, left: Some(_), .. })) => MoveKind::Distance,
+            Self::Light(LightMove::OutOfReach(_)) => MoveKind::OutOfReach,
+            // The dial stays where it is.
+            Self::Light(LightMove::Dial(DialMove { stays: true, .. })) => MoveKind::Distance,
             Self::Light(LightMove::By { .. } | LightMove::Dial(_)) => MoveKind::Dial,
             Self::MeterWhole(_) => MoveKind::MeterWhole,
             Self::FindWhatMoved(_) => MoveKind::FindWhatMoved,

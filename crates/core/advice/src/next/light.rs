@@ -1,18 +1,19 @@
-//! A light that is over or under its wish: its dial, and where that is not enough, its distance.
+//! A light that is over or under its wish: its dial, or its distance.
 
 use ink_lamp_light::{
     measure::Meters,
     scale::Stops,
     strobe::{Dial, Reach},
 };
-use ink_lamp_scene::{
-    levels::TOLERANCE_TENTHS,
-    scene::Scene,
-    turn::{self, Turn},
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::{
+    entry::{DialTurned, Entry, LightLeft, LightPut},
+    light::Light,
+    schools::Trim,
 };
-use ink_lamp_sitting::entry::{DialTurned, Entry, LightPut};
 
 use super::{Move, Pick, meter};
+use crate::correct::{self, BY_DISTANCE, Correction};
 
 /// What brings a light to its wish; `light` in the setup's order.
 #[derive(Debug, Clone, PartialEq)]
@@ -35,8 +36,10 @@ pub(crate) enum LightMove {
         /// What the flash must change by.
         change: Stops,
     },
-    /// Its dial is turned, or has come to its end.
+    /// Its dial is turned, or it is moved.
     Dial(DialMove),
+    /// Neither its dial nor its distance brings it nearer.
+    OutOfReach(OutOfReach),
 }
 
 /// A dial on its way to a wish.
@@ -54,70 +57,118 @@ pub(crate) struct DialMove {
     pub(crate) to: Dial,
     /// It stays where it is.
     pub(crate) stays: bool,
-    /// What is then left, over (+) or under (−); none where that is on target.
+    /// What is then left, over (+) or under (−), for the distance to do; none where that is on target.
     pub(crate) left: Option<Stops>,
-    /// What is left for the distance to do: all of it, where the dial is enough.
+    /// What is left for the distance: all of it, where the dial is enough.
     pub(crate) by_distance: Stops,
-    /// From where to where the light would go for that; none where no distance does it.
+    /// From where to where the light goes for that; none where no distance does it.
     pub(crate) moved: Option<(Meters, Meters)>,
     /// Where it stands is known.
     pub(crate) placed: bool,
     /// Whether the unit's power allows it.
     pub(crate) reach: Reach,
+    /// So small a correction is surer by distance.
+    pub(crate) surer_by_distance: bool,
 }
 
-/// What brings a light to its wish.
+/// A wish that can't be reached.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct OutOfReach {
+    /// Whose, in the setup's order.
+    pub(crate) light: usize,
+    /// The wish.
+    pub(crate) target: Stops,
+    /// Over (+) or under (−) it.
+    pub(crate) gap: Stops,
+    /// Whether the unit's power would allow it.
+    pub(crate) reach: Reach,
+    /// Where its dial stands.
+    pub(crate) dial: Dial,
+    /// Where it stands.
+    pub(crate) distance: Option<Meters>,
+}
+
+/// What a light is to do by all that is known of it, where that is worth a turn or a move.
+pub(crate) fn change(scene: &Scene, index: usize) -> Option<Pick> {
+    if let Some(best) = correct::of(scene, index) {
+        return best.changes.then(|| turned(scene, index, &best));
+    }
+    let (setup, level) = (scene.setup, &scene.levels.lights[index]);
+    let light = &setup.lights[index];
+    let gap = scene.levels.gap(index).filter(|gap| !level.no_flash && scene.levels.is_too_far(*gap))?;
+    let target = scene.levels.targets[index]?;
+    let change = scene.outlook(index)?.change;
+    let what = LightMove::By { light: index, target, gap, change: Stops::of(change) };
+    Some(Pick { after: Some((light.id.clone(), target)), ..Pick::new(light.id.as_str(), Move::Light(what)) })
+}
+
+/// The same for a light of which a finding says that it must be changed; read again where nothing can be said.
 pub(crate) fn of(scene: &Scene, index: usize) -> Pick {
+    change(scene, index).unwrap_or_else(|| meter::light(scene, index))
+}
+
+/// A light that stays off its wish whatever is done, until that is accepted.
+pub(crate) fn stuck(scene: &Scene, index: usize) -> Option<Pick> {
     let (setup, levels) = (scene.setup, &scene.levels);
     let light = &setup.lights[index];
-    let level = &levels.lights[index];
-    if level.no_flash {
-        return meter::light(scene, index);
+    if light.left || light.reading.is_none() {
+        return None;
     }
-    let (Some(gap), Some(target), Some(_)) = (levels.gap(index), levels.targets[index], levels.exposure) else {
-        return meter::light(scene, index);
+    let target = levels.targets[index]?;
+    let what = match (scene.outlook(index), light.dial) {
+        (None, _) if levels.lights[index].total.is_some() || levels.lights[index].guess.is_some() => {
+            LightMove::RoomOver { light: index, target }
+        }
+        (Some(outlook), Some(dial)) if levels.is_too_far(Stops::of(outlook.gap)) => {
+            let reach = correct::of(scene, index).map_or(Reach::Within, |best| best.reach);
+            let gap = Stops::of(outlook.gap);
+            LightMove::OutOfReach(OutOfReach { light: index, target, gap, reach, dial, distance: light.distance })
+        }
+        _ => return None,
     };
-    let Some(change) = turn::flash_change(level.flash, gap, target, levels.room_at(light)) else {
-        return Pick::new(light.id.as_str(), Move::Light(LightMove::RoomOver { light: index, target }));
-    };
-    if let Some(turn) = Turn::of(setup, levels, index) {
-        return dial(index, &turn);
-    }
-    let what = LightMove::By { light: index, target, gap, change };
-    let pick = Pick::new(light.id.as_str(), Move::Light(what));
-    Pick { after: Some((light.id.clone(), target)), ..pick }
+    let entry = Entry::Left(LightLeft { light: light.id.clone() });
+    Some(Pick::new(light.id.as_str(), Move::Light(what)).with(Some(entry)))
 }
 
-fn dial(index: usize, turn: &Turn) -> Pick {
-    let light = turn.light;
-    let setting = turn.unit.scale.write(turn.to);
-    let left = Some(turn.after - turn.target).filter(|left| left.tenths().abs() > TOLERANCE_TENTHS);
-    let by_distance = if left.is_none() { turn.change } else { turn.change - turn.by };
-    let stays = turn.to == turn.dial;
+fn turned(scene: &Scene, index: usize, best: &Correction) -> Pick {
+    let setup = scene.setup;
+    let light = &setup.lights[index];
+    let Some((unit, dial)) = light.unit.as_ref().zip(light.dial) else { return meter::light(scene, index) };
+    let (target, stays) = (scene.levels.targets[index].unwrap_or(Stops::ZERO), best.dial == dial);
+    let gap = Stops::of(best.now.gap);
+    let left = Stops::of(best.dialled.gap);
+    let by_distance = if best.moved.is_some() { best.dialled.change } else { best.now.change };
+    let beside = || best.now.change.abs() <= BY_DISTANCE && !stays;
     let what = DialMove {
         light: index,
-        target: turn.target,
-        gap: turn.gap,
-        change: turn.change,
-        to: turn.to,
+        target,
+        gap,
+        change: Stops::of(best.now.change),
+        to: best.dial,
         stays,
-        left,
-        by_distance,
-        moved: light.distance.zip(turn.setup.distance_for(light, by_distance)),
+        left: best.moved.map(|_| left).or_else(|| Some(left).filter(|left| scene.levels.is_too_far(*left))),
+        by_distance: Stops::of(by_distance),
+        moved: best.moved.or_else(|| beside_the_dial(scene, light, Stops::of(by_distance))),
         placed: light.distance.is_some(),
-        reach: turn.reach,
+        reach: best.reach,
+        surer_by_distance: setup.schools.trim == Trim::Dial && beside(),
     };
-    let pick = Pick::new(light.id.as_str(), Move::Light(LightMove::Dial(what)));
-    let entry = if stays {
-        turn.setup.distance_for(light, turn.change).map(|d| Entry::Light(Box::new(LightPut { distance: Some(d), ..light.as_put() })))
-    } else {
-        Some(Entry::Dial(DialTurned { light: light.id.clone(), dial: setting.clone() }))
+    let setting = unit.scale.write(best.dial);
+    let entry = match best.moved.filter(|_| stays) {
+        Some((_, to)) => Entry::Light(Box::new(LightPut { distance: Some(to), ..light.as_put() })),
+        None => Entry::Dial(DialTurned { light: light.id.clone(), dial: setting.clone() }),
     };
     Pick {
-        power: Some((index, (!stays).then(|| turn.unit.scale.stops(turn.to)))),
-        after: Some((light.id.clone(), if stays { turn.target } else { turn.after })),
+        power: Some((index, (!stays).then(|| unit.scale.stops(best.dial)))),
+        after: Some((light.id.clone(), if stays { best.after.level } else { best.dialled.level })),
         pending: (!stays).then(|| (light.id.clone(), setting)),
-        entry,
-        ..pick
+        entry: Some(entry),
+        ..Pick::new(light.id.as_str(), Move::Light(LightMove::Dial(what)))
     }
+}
+
+/// The same by distance, told beside the dial: where a stand can be.
+fn beside_the_dial(scene: &Scene, light: &Light, by: Stops) -> Option<(Meters, Meters)> {
+    let (from, to) = light.distance.zip(scene.setup.distance_for(light, by))?;
+    (correct::REACHED.0..=correct::REACHED.1).contains(&to.get()).then_some((from, to))
 }

@@ -8,6 +8,7 @@ use ink_lamp_sitting::{
 };
 
 use super::{Move, Pick};
+use crate::correct;
 
 /// A light that is to be read alone.
 #[derive(Debug, Clone, PartialEq)]
@@ -16,6 +17,8 @@ pub(crate) struct MeterLight {
     pub(crate) light: usize,
     /// It was read before.
     pub(crate) again: bool,
+    /// By how much its last reading is too far off to be believed at once.
+    pub(crate) doubt: Option<Stops>,
     /// Its reading is no more than the room alone.
     pub(crate) no_flash: bool,
     /// It was read with these on, which are not known.
@@ -48,21 +51,29 @@ pub(super) fn light(scene: &Scene, index: usize) -> Pick {
     let level = &scene.levels.lights[index];
     let again = light.reading.as_ref().is_some_and(|h| !matches!(h.standing, Standing::Carried { because: Because::Copied, .. }));
     let target = scene.levels.targets[index].filter(|_| scene.levels.exposure.is_some() && !level.no_flash);
-    let what =
-        MeterLight { light: index, again, no_flash: level.no_flash, others: level.tangled.clone(), target, likely: likely(scene, index) };
+    let what = MeterLight {
+        light: index,
+        again,
+        doubt: level.doubt,
+        no_flash: level.no_flash,
+        others: level.tangled.clone(),
+        target,
+        likely: likely(scene, index),
+    };
     let pick = Pick::new(light.id.as_str(), Move::MeterLight(what));
     Pick { power: Some((index, None)), ..pick }
 }
 
 /// What the light likely reads before it is read, and the dial to begin with.
 fn likely(scene: &Scene, index: usize) -> Option<Likely> {
+    scene.belief.light(index).filter(|_| scene.levels.exposure.is_some() && scene.levels.lights[index].doubt.is_none())?;
+    let (at, within) = scene.levels.lights[index].guess.or_else(|| {
+        let now = scene.outlook(index)?;
+        Some((now.level, Stops::of(now.sd)))
+    })?;
     let light = &scene.setup.lights[index];
-    let (at, within) = scene.levels.lights[index].guess?;
-    scene.levels.exposure?;
-    let begin = scene.levels.targets[index].zip(light.unit.as_ref()).zip(light.power()).and_then(|((target, unit), power)| {
-        let nearest = unit.scale.nearest(power - (at - target));
-        (unit.scale.stops(nearest.dial) != power).then(|| unit.scale.write(nearest.dial))
-    });
+    let best = correct::of(scene, index).filter(|best| Some(best.dial) != light.dial && !scene.belief.was_read(index));
+    let begin = best.zip(light.unit.as_ref()).map(|(best, unit)| unit.scale.write(best.dial));
     Some(Likely { at, within, begin })
 }
 

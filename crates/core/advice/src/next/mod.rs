@@ -1,7 +1,9 @@
 //! The next move: what to do, in facts and one entry. What is said of it stands in `words/next`.
 //!
-//! Order of picking: the room's decision, then a light that was just dialled, then the largest gap (ties in the order of the work,
-//! the key before the fill always), then what was not read yet, then the whole, then the frame. It is advice and never a lock.
+//! Order of picking: the room and the camera, since all wishes hang on them; a reading that is too unlikely, once more; a light that was read and is
+//! worth a turn or a move; the next light that was not read yet, each once; then one reading more, of the light that is least sure since it was changed,
+//! or of all together where none was; what can't be reached; then the frame. So N lights take N + 1 readings, and one more for each alarm. It
+//! is advice and never a lock.
 
 pub(crate) mod automatic;
 pub(crate) mod camera;
@@ -15,8 +17,9 @@ use ink_lamp_light::{ambient::RoomWish, scale::Stops};
 use ink_lamp_scene::{scene::Scene, whole::WholeCheck};
 use ink_lamp_sitting::{
     entry::{Entry, FrameShot},
-    light::{Because, Held, Light, Standing},
+    light::Held,
     role::{LightId, Role},
+    seen::{Seen, Worth},
     setup::Setup,
 };
 
@@ -91,12 +94,8 @@ pub(crate) fn of(scene: &Scene) -> Pick {
         return pick;
     }
     let order = order_of_lights(setup);
-    // What was just dialled is read again before anything else is touched.
-    let just_changed = |l: &Light| match l.reading.as_ref().map(|h| h.standing) {
-        Some(Standing::Carried { because, .. } | Standing::Stale { because }) => because != Because::Copied,
-        _ => false,
-    };
-    if let Some(&i) = order.iter().find(|&&i| just_changed(&setup.lights[i]) && !levels.is_off(i)) {
+    // A reading that is too unlikely teaches nothing before it is said twice.
+    if let Some(&i) = order.iter().find(|&&i| levels.lights[i].doubt.is_some()) {
         return meter::light(scene, i);
     }
     if let Some(pick) = order.iter().find_map(|&i| automatic::of(setup, i)) {
@@ -105,8 +104,8 @@ pub(crate) fn of(scene: &Scene) -> Pick {
     if let Some(pick) = camera::follow_lights(scene, camera) {
         return pick;
     }
-    if let Some(i) = largest_gap(scene, &order) {
-        return light::of(scene, i);
+    if let Some(pick) = largest_change(scene, &order) {
+        return pick;
     }
     let has = |role| setup.first(role).is_some();
     if setup.ratio.is_none() && has(Role::Key) && has(Role::Fill) {
@@ -115,21 +114,59 @@ pub(crate) fn of(scene: &Scene) -> Pick {
     if room_unread {
         return meter::room();
     }
+    // Each light once before any is read twice.
     let wants_reading = |i: usize| {
         let light = &setup.lights[i];
-        !light.reading.as_ref().is_some_and(Held::is_measured) && (levels.targets[i].is_some() || light.unit.is_some())
+        !was_read(scene, i) && (levels.targets[i].is_some() || light.unit.is_some())
     };
     if let Some(&i) = order.iter().find(|&&i| wants_reading(i)) {
-        return meter::light(scene, i);
+        // A light that is known well is moved before it is read, where that is how it is corrected.
+        return light::change(scene, i)
+            .filter(|pick| matches!(pick.entry, Some(Entry::Light(_))))
+            .unwrap_or_else(|| meter::light(scene, i));
     }
-    if levels.whole.is_none() && has_whole(setup) {
-        return meter::whole(scene);
+    // What can't be reached stepped aside for the others; it is told once.
+    if let Some(pick) = order.iter().find_map(|&i| light::stuck(scene, i)) {
+        return pick;
+    }
+    // One more reading is worth its while: of the light that is least sure since it was changed, else of all together.
+    if !spare_is_spent(setup) {
+        if let Some(i) = least_sure(scene, &order) {
+            return meter::light(scene, i);
+        }
+        if levels.whole.is_none() && has_whole(setup) {
+            return meter::whole(scene);
+        }
     }
     if let Some(check) = scene.whole.as_ref().filter(|c| c.differs).cloned() {
         return Pick::new("whole", Move::FindWhatMoved(check));
     }
     let frame = Entry::Frame(FrameShot { note: None, no_flash: None });
     Pick::new("frame", Move::Shoot).with(Some(frame))
+}
+
+/// Whether a light was read in this look, and how that stands says something of it.
+fn was_read(scene: &Scene, index: usize) -> bool {
+    // One that gave nothing is asked once whether it fired: twice nothing is nothing.
+    if scene.levels.lights[index].no_flash { scene.belief.gave_nothing(index) > 1 } else { scene.belief.was_read(index) }
+}
+
+/// Whether, since the last decision, a light was read for a second time: an alarm's own reading is not counted.
+fn spare_is_spent(setup: &Setup) -> bool {
+    setup.seen.iter().enumerate().any(|(at, seen)| {
+        let of = |other: &Seen| other.parts.first().map(|p| &p.light) == seen.parts.first().map(|p| &p.light);
+        let before: Vec<&Seen> = setup.seen[..at].iter().filter(|s| of(s)).collect();
+        let is_alarm = |s: &&Seen| matches!(s.worth, Worth::Doubted | Worth::Nothing);
+        let after_alarm = before.last().is_some_and(is_alarm);
+        seen.this_round && !is_alarm(&seen) && !after_alarm && !before.iter().all(is_alarm)
+    })
+}
+
+/// The light that is least sure of those that were changed since they were read; one that stands as it was read is not read again for nothing.
+fn least_sure(scene: &Scene, order: &[usize]) -> Option<usize> {
+    let changed = |i: &usize| scene.belief.was_read(*i) && !scene.belief.stands_as_read(*i) && !scene.setup.lights[*i].left;
+    let sure = order.iter().copied().filter(changed).filter_map(|i| Some((i, 1.0 - scene.outlook(i)?.chance(scene.levels.tolerance))));
+    sure.reduce(|most, one| if one.1 > most.1 + 1e-9 { one } else { most }).map(|(i, _)| i)
 }
 
 /// Whether all lights together say more than each alone: one light before a removed room is all there is.
@@ -144,13 +181,20 @@ fn order_of_lights(setup: &Setup) -> Vec<usize> {
     order
 }
 
-fn largest_gap(scene: &Scene, order: &[usize]) -> Option<usize> {
-    let (setup, levels) = (scene.setup, &scene.levels);
-    let size = |i: usize| levels.gap(i).map_or(0, |g| g.tenths().abs());
-    let off: Vec<usize> = order.iter().copied().filter(|&i| levels.is_off(i)).collect();
-    let largest = off.iter().copied().reduce(|best, i| if size(i) > size(best) { i } else { best })?;
-    if setup.lights[largest].role == Role::Fill {
-        return off.into_iter().find(|&i| setup.lights[i].role == Role::Key).or(Some(largest));
-    }
-    Some(largest)
+/// What the light that is farthest off its wish is to do, of those that were read; the key before the fill, whose wish hangs on it.
+fn largest_change(scene: &Scene, order: &[usize]) -> Option<Pick> {
+    let known = |i: usize| was_read(scene, i) || scene.levels.lights[i].total.is_some() && !scene.belief.has_model(i);
+    let off: Vec<(usize, f64, Pick)> = order
+        .iter()
+        .copied()
+        .filter(|&i| known(i) && !scene.setup.lights[i].left)
+        .filter_map(|i| Some((i, scene.outlook(i)?.gap.abs(), light::change(scene, i)?)))
+        .collect();
+    let role = |i: usize| scene.setup.lights[i].role;
+    let key_waits = off.iter().any(|(i, ..)| role(*i) == Role::Key);
+    let first = off
+        .into_iter()
+        .filter(|(i, ..)| !(key_waits && role(*i) == Role::Fill))
+        .reduce(|best, one| if one.1 > best.1 + 1e-9 { one } else { best })?;
+    Some(first.2)
 }

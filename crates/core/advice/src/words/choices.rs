@@ -12,7 +12,7 @@ use ink_lamp_sitting::{
     light::Tone,
     metered::{HeldAt, Metered},
     room::Lamps,
-    schools::Follow,
+    schools::{Follow, Trim},
     studio::{Bearing, GroundKind, Return, Side},
 };
 use serde::Serialize;
@@ -50,6 +50,8 @@ pub struct Choices {
     pub steps: Vec<StepChoice>,
     /// How the meter is held.
     pub receptors: Vec<Choice<Receptor>>,
+    /// How a light that is a little off is corrected.
+    pub trims: Vec<Choice<Trim>>,
     /// What lies on 0.
     pub anchors: Vec<Choice<Anchor>>,
     /// What a ratio means.
@@ -110,6 +112,7 @@ impl Default for Choices {
             steps: [(Step::Tenths, "tenths"), (Step::Thirds, "thirds"), (Step::Halves, "halves")]
                 .map(|(value, words)| StepChoice { value, words: words.to_owned() })
                 .into(),
+            trims: list([(Trim::Dial, "by the dial"), (Trim::Distance, "by distance")]),
             receptors: list(
                 [Receptor::DomeToCamera, Receptor::DomeToLight, Receptor::FlatToLight, Receptor::FlatToCamera]
                     .map(|held| (held, terms::receptor(held))),

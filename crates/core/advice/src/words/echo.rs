@@ -65,7 +65,8 @@ fn level(scene: &Scene, of: &Subject) -> Option<Stops> {
 fn against_wish(scene: &Scene, of: &Subject) -> Option<String> {
     let step = scene.setup.schools.step;
     let told = |stand: Stand| match stand {
-        Stand::OnTarget => Some("On target.".to_owned()),
+        Stand::OnTarget | Stand::LikelyOnTarget { .. } => Some("On target.".to_owned()),
+        Stand::Doubtful { by } => Some(format!("{} {} what all else says of it: read it again.", step.size(by), terms::side(by))),
         Stand::Agrees => Some("Parts and whole agree.".to_owned()),
         Stand::Off { gap } => Some(format!("{} {} its target.", step.number(gap), terms::side(gap))),
         Stand::OffParts { by, .. } => Some(format!("{} {} its parts.", by.number(), terms::side(by))),
@@ -76,7 +77,7 @@ fn against_wish(scene: &Scene, of: &Subject) -> Option<String> {
             RoomStand::Removed => Some("Removed.".to_owned()),
             RoomStand::Kept => Some("Kept as wished.".to_owned()),
             RoomStand::OverLine(gap) => Some(format!("{} over the limit.", gap.number())),
-            RoomStand::OffLevel(gap) => told(Stand::against(gap)),
+            RoomStand::OffLevel(gap) => told(Stand::Off { gap }),
             _ => None,
         },
         Subject::Whole => told(Stand::of_whole(scene)),

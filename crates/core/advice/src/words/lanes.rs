@@ -5,7 +5,11 @@ use ink_lamp_light::{
     scale::{Series, Step, Stops},
 };
 use ink_lamp_scene::stand::{RoomStand, Stand};
-use ink_lamp_sitting::{camera::Camera, light::Light, metered::RoomPlace};
+use ink_lamp_sitting::{
+    camera::Camera,
+    light::{Because, Light, Standing},
+    metered::RoomPlace,
+};
 
 use super::terms::{self, whole_number};
 
@@ -30,6 +34,8 @@ pub(crate) fn stand(stand: &Stand, step: Step) -> String {
         Stand::Carried { shows } => format!("read {shows}"),
         Stand::Off { gap } => format!("{} {}", step.number(*gap), terms::side(*gap)),
         Stand::OnTarget => "on target".to_owned(),
+        Stand::LikelyOnTarget { .. } => "likely on target".to_owned(),
+        Stand::Doubtful { by } => format!("{} {}? read again", step.number(*by), terms::side(*by)),
         Stand::Read => "read".to_owned(),
         Stand::Reads { shows } => format!("reads {shows}"),
         Stand::OffParts { by, .. } => format!("{} {} parts", by.number(), terms::side(*by)),
@@ -46,7 +52,7 @@ pub(crate) fn room(room: &RoomStand, step: Step) -> String {
         RoomStand::Removed => "removed".to_owned(),
         RoomStand::Kept => "kept".to_owned(),
         RoomStand::OverLine(gap) => format!("{} over", gap.number()),
-        RoomStand::OffLevel(gap) => stand(&Stand::against(*gap), step),
+        RoomStand::OffLevel(gap) => stand(&Stand::Off { gap: *gap }, step),
     }
 }
 
@@ -96,9 +102,21 @@ pub(crate) fn parts(parts: Stops) -> String {
     format!("parts say {parts}")
 }
 
-/// After a move: that the reading was carried along, and how far off that may be.
-pub(crate) fn carried(within: Stops) -> String {
-    format!("moved since it was read: carried along by its front, ±{}", within.number())
+/// How surely a light is known, after what was done since it was read.
+pub(crate) fn sure(light: &Light, sd: Stops) -> Option<String> {
+    let since = match light.reading.as_ref()?.standing {
+        Standing::Measured => "as it was read",
+        Standing::Carried { because: Because::Moved, .. } => "moved since it was read",
+        Standing::Carried { because: Because::Dial, .. } => "turned since it was read",
+        Standing::Carried { .. } => "changed since it was read",
+        Standing::Stale { .. } => return None,
+    };
+    Some(format!("{since}: {}, in two cases of three", hundredths(sd)))
+}
+
+/// `±0.06`.
+pub(crate) fn hundredths(sd: Stops) -> String {
+    format!("±{:.2}", sd.get())
 }
 
 /// `likely −0.4 ±1.0`.

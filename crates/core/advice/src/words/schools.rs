@@ -5,7 +5,11 @@ use ink_lamp_light::{
     ratio::{Anchor, RatioTarget},
     scale::{Step, Stops},
 };
-use ink_lamp_sitting::{role::Role, schools::Follow, setup::Setup};
+use ink_lamp_sitting::{
+    role::Role,
+    schools::{Follow, Trim},
+    setup::Setup,
+};
 
 use crate::words::terms;
 
@@ -22,6 +26,14 @@ pub(crate) fn step(step: Step) -> String {
     match step {
         Step::Tenths => "A gap is told as 0.7 stop.".to_owned(),
         step => format!("A gap of 0.7 is told as {}.", step.size(Stops::constant(0.7))),
+    }
+}
+
+/// How a light that is a little off is corrected.
+pub(crate) const fn trim(trim: Trim) -> &'static str {
+    match trim {
+        Trim::Dial => "The dial is turned; the distance is told beside it, and is used where the dial has no finer step.",
+        Trim::Distance => "Up to 0.35 stop the light is moved and the dial stays: surer, since each setting errs by itself.",
     }
 }
 

@@ -4,22 +4,31 @@ use ink_lamp_light::{
     meter::{Amount, Exposure, Reading},
     scale::Stops,
 };
-use ink_lamp_sitting::{light::Light, own::Own, role::LightId, setup::Setup};
+use ink_lamp_sitting::{
+    belief::{Belief, Known},
+    own::Own,
+    role::LightId,
+    setup::Setup,
+};
 
 /// One light alone.
 #[derive(Clone)]
 pub struct LightLevel {
-    /// What the meter would show, room included; none where it was not read or can't be known.
+    /// What the meter would show, room included, by all that is known; none where it was not read or can't be known.
     pub total: Option<Stops>,
     /// The flash's own part.
     pub flash: Amount,
+    /// How surely the whole of it is known: one standard deviation. None where it is only what a reading said.
+    pub sd: Option<Stops>,
     /// The last reading taken on, though it is no longer true.
     pub stale: Option<Stops>,
     /// The reading was no brighter than the room and what else was on.
     pub no_flash: bool,
+    /// Its last reading is off by this from what it should be, too much to be believed before it is read again.
+    pub doubt: Option<Stops>,
     /// Lights that were on with it and are not known, so that its own part can't be told.
     pub tangled: Vec<LightId>,
-    /// What it will likely read, room included, and how far off that may be; only where no reading holds.
+    /// What it will likely read, room included, and one standard deviation of that; only where no reading holds.
     pub guess: Option<(Stops, Stops)>,
 }
 
@@ -27,7 +36,7 @@ impl LightLevel {
     /// Nothing is known of it.
     #[must_use]
     pub const fn unknown() -> Self {
-        Self { total: None, flash: Amount::NONE, stale: None, no_flash: false, tangled: Vec::new(), guess: None }
+        Self { total: None, flash: Amount::NONE, sd: None, stale: None, no_flash: false, doubt: None, tangled: Vec::new(), guess: None }
     }
 
     /// What is drawn of it: what is no longer true only where no guess says more.
@@ -38,19 +47,35 @@ impl LightLevel {
 
     /// A light against an exposure, with the room where it works.
     #[must_use]
-    pub fn of(light: &Light, e: Exposure, setup: &Setup, room: Amount) -> Self {
-        let school = setup.schools.receptor;
-        let lost = setup.shutter_loss(light, light.reading.as_ref());
+    pub fn of(setup: &Setup, belief: &Belief, index: usize, e: Exposure, room: Amount) -> Self {
+        let light = &setup.lights[index];
+        let lost = setup.shutter_loss(light);
+        let flash_of = |av_100: f64| Amount::at(level_of(av_100, e) - lost);
+        let known = belief.light(index);
+        let sd_of = |known: &Known, flash: Amount| {
+            let share = flash.share_of(flash.and(room));
+            Stops::of(belief.variance(known, share, light.room_place(), 1.0 - share).sqrt())
+        };
         let guess = || {
-            let guess = light.guess()?;
-            let level = level_of(guess.av_100 + light.normal_by(school), e) - lost;
-            Some((Amount::at(level).and(room).level()?, guess.within))
+            let known = known.as_ref()?;
+            let flash = flash_of(known.av_100);
+            Some((flash.and(room).level()?, sd_of(known, flash)))
         };
         let Some(held) = &light.reading else { return Self { guess: guess(), ..Self::unknown() } };
         let raw = level_of(held.reading.av_100(), e);
         match (setup.own(held, light.room_place()), held.carried()) {
+            (Own::Flash(_), _) if belief.doubt(index).is_some() => {
+                Self { stale: Some(raw), doubt: belief.doubt(index).map(Stops::of), guess: guess(), ..Self::unknown() }
+            }
+            (Own::Flash(_), Some(_)) if belief.was_read(index) => {
+                let flash = known.as_ref().map_or(Amount::NONE, |known| flash_of(known.av_100));
+                let sd = known.as_ref().map(|known| sd_of(known, flash));
+                Self { total: flash.and(room).level(), flash, sd, ..Self::unknown() }
+            }
             (Own::Flash(av), by) => {
-                let flash = Amount::at(level_of(av, e) + light.as_school(held, school) + by.unwrap_or(Stops::ZERO) - lost);
+                // A reading that came along with the start of a look: only what it said is known.
+                let read = av + light.as_school(held, setup.schools.receptor).get() + by.map_or(0.0, Stops::get);
+                let flash = flash_of(read + setup.metered_loss(light, held).get());
                 let total = flash.and(room).level();
                 match by {
                     Some(_) => Self { total, flash, ..Self::unknown() },

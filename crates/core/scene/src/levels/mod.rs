@@ -6,9 +6,9 @@ mod wishes;
 use ink_lamp_light::{
     ambient::RoomWish,
     meter::{Amount, Exposure},
-    scale::Stops,
+    scale::{Step, Stops},
 };
-use ink_lamp_sitting::{light::Light, metered::RoomPlace, own::Own, role::Role, setup::Setup};
+use ink_lamp_sitting::{belief::Belief, light::Light, metered::RoomPlace, own::Own, role::Role, setup::Setup};
 
 pub use light::LightLevel;
 
@@ -32,6 +32,10 @@ pub struct Levels {
     pub lights: Vec<LightLevel>,
     /// Wished levels, in the setup's order.
     pub targets: Vec<Option<Stops>>,
+    /// By how much each wish moves with the room, for each stop of the room.
+    pub wish_moves: Vec<f64>,
+    /// How far off its wish a light may be.
+    pub tolerance: f64,
     /// The reading with all lights on.
     pub whole: Option<Stops>,
 }
@@ -39,13 +43,16 @@ pub struct Levels {
 impl Levels {
     /// The levels of a setup; what the ground is wished at is the scene’s, which knows where things stand.
     #[must_use]
-    pub fn of(setup: &Setup) -> Self {
+    pub fn of(setup: &Setup, belief: &Belief) -> Self {
         let exposure = setup.camera.as_ref().map(|c| c.exposure);
         let room_at = |place: RoomPlace| exposure.zip(setup.room.at(place)).map(|(e, r)| r.ambient_level(e));
         let (room_level, ground_level) = (room_at(RoomPlace::Sitter), room_at(RoomPlace::Ground));
         let [room, room_ground] = [room_level, ground_level].map(|level| level.map_or(Amount::NONE, Amount::at));
-        let alone = |l: &Light, e| LightLevel::of(l, e, setup, if l.room_place() == RoomPlace::Ground { room_ground } else { room });
-        let lights: Vec<LightLevel> = setup.lights.iter().map(|l| exposure.map_or_else(LightLevel::unknown, |e| alone(l, e))).collect();
+        let alone = |(i, l): (usize, &Light)| {
+            let Some(e) = exposure else { return LightLevel::unknown() };
+            LightLevel::of(setup, belief, i, e, if l.room_place() == RoomPlace::Ground { room_ground } else { room })
+        };
+        let lights: Vec<LightLevel> = setup.lights.iter().enumerate().map(alone).collect();
         let whole = exposure.zip(setup.whole.as_ref().filter(|w| w.is_measured())).map(|(e, held)| {
             // All lights and the room, the room as the camera's shutter sees it.
             let raw = level_of(held.reading.av_100(), e);
@@ -55,7 +62,21 @@ impl Levels {
             }
         });
         let targets = wishes::targets(setup, room, exposure.is_some(), &lights);
-        let mut levels = Self { exposure, room, room_level, room_ground, ground_level, wished_room: None, lights, targets, whole };
+        let wish_moves = wishes::moves(setup, room, exposure.is_some(), &lights, &targets);
+        let tolerance = if setup.schools.step == Step::Thirds { 1.0 / 3.0 } else { 0.1 };
+        let mut levels = Self {
+            exposure,
+            room,
+            room_level,
+            room_ground,
+            ground_level,
+            wished_room: None,
+            lights,
+            targets,
+            wish_moves,
+            tolerance,
+            whole,
+        };
         levels.wished_room = levels.room_for(setup.room.wish);
         levels
     }
@@ -81,10 +102,21 @@ impl Levels {
         Some(self.lights.get(index)?.total? - (*self.targets.get(index)?)?)
     }
 
-    /// Farther from its wish than what a meter in tenths can repeat.
+    /// Whether so much is more than is tolerated.
+    #[must_use]
+    pub fn is_too_far(&self, gap: Stops) -> bool {
+        gap.abs().get() > self.tolerance + 1e-9
+    }
+
+    /// Farther from its wish than is tolerated.
     #[must_use]
     pub fn is_off(&self, index: usize) -> bool {
-        self.gap(index).is_some_and(|g| g.tenths().abs() > TOLERANCE_TENTHS)
+        self.gap(index).is_some_and(|gap| self.is_too_far(gap))
+    }
+
+    /// What an `Av` at ISO 100 is against the exposure, less what the shutter takes.
+    pub(crate) fn flash_at(&self, av_100: f64, lost: Stops) -> Option<Amount> {
+        Some(Amount::at(level_of(av_100, self.exposure?) - lost))
     }
 
     /// Lit side and shadow side as amounts, with some lights replaced by what they will be. All keys and fills count; the first key must
@@ -108,6 +140,3 @@ impl Levels {
         }
     }
 }
-
-/// A gap up to this is on target: what a meter in tenths can repeat.
-pub const TOLERANCE_TENTHS: i32 = 1;

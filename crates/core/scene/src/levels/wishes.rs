@@ -31,6 +31,20 @@ pub(super) fn targets(setup: &Setup, room: Amount, camera: bool, lights: &[Light
         .collect()
 }
 
+/// By how much each wish moves with the room, for each stop of the room: nothing where the room can't be seen.
+pub(super) fn moves(setup: &Setup, room: Amount, camera: bool, lights: &[LightLevel], at: &[Option<Stops>]) -> Vec<f64> {
+    /// Small enough to be a slope, stops.
+    const STEP: Stops = Stops::constant(0.01);
+    if setup.ratio.is_none() || room.level().is_none_or(|r| r.get() < FAINT) {
+        return vec![0.0; at.len()];
+    }
+    let by = |(now, then): (&Option<Stops>, &Option<Stops>)| now.zip(*then).map_or(0.0, |(now, then)| (then - now).get() / STEP.get());
+    at.iter().zip(&targets(setup, room.by(STEP), camera, lights)).map(by).collect()
+}
+
+/// A room below this moves no wish by anything that counts, stops.
+const FAINT: f64 = -7.0;
+
 /// What key and fill must read, each alone. Each reading holds the room; the shadow side is fill and room together.
 ///
 /// Without the room: lit side on 0 gives key `1 − 1/R` and fill `1/R`. The room's part is left out where no meter can tell it.

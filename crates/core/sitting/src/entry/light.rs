@@ -135,8 +135,7 @@ impl Light {
             return Some(Stops::ZERO);
         }
         let at = self.distance?;
-        let learnt = |light: &Self| light.rig.calibration.map_or(0.0, |c| c.offset.get());
-        let through = |light: &Self| Some(light.rig.shape?.lux_per_lumen(at).log2() - light.rig.shape?.loss().get() + learnt(light));
+        let through = |light: &Self| Some(light.rig.shape?.lux_per_lumen(at).log2() - light.rig.shape?.loss().get());
         Some(Stops::of(through(self)? - through(before)?))
     }
 }

@@ -9,6 +9,7 @@ mod firing;
 mod frame;
 mod ground_tone;
 mod holds;
+mod left;
 mod length;
 mod light;
 mod light_removed;
@@ -33,6 +34,7 @@ pub use camera::CameraSet;
 pub use dial::DialTurned;
 pub use frame::FrameShot;
 pub use ground_tone::GroundWished;
+pub use left::LightLeft;
 pub use length::LengthChosen;
 pub use light::LightPut;
 pub use light_removed::LightRemoved;
@@ -67,6 +69,8 @@ pub enum Entry {
     Light(Box<LightPut>),
     /// A light was taken away.
     LightRemoved(LightRemoved),
+    /// A light was left as it is, though off its wish.
+    Left(LightLeft),
     /// The ratio of key to fill was chosen.
     Ratio(RatioChosen),
     /// A light's wished level was set.
@@ -117,6 +121,7 @@ impl Entry {
             Self::Dial(_) => "dial",
             Self::Light(_) => "light",
             Self::LightRemoved(_) => "light_removed",
+            Self::Left(_) => "left",
             Self::Ratio(_) => "ratio",
             Self::Target(_) => "target",
             Self::Length(_) => "length",
@@ -142,6 +147,30 @@ impl Entry {
     #[must_use]
     pub const fn is_fact(&self) -> bool {
         !matches!(self, Self::Undo(_) | Self::Redo(_) | Self::GoOn(_))
+    }
+
+    /// Whether lights may stand, be set or be described otherwise after it.
+    const fn is_about_lights(&self) -> bool {
+        use Entry::{Automatic, Dial, Light, LightRemoved, Placed, SitterMoved, Studio};
+        matches!(self, Dial(_) | Light(_) | LightRemoved(_) | Placed(_) | SitterMoved(_) | Studio(_) | Automatic(_))
+    }
+
+    /// Whether the lights are worked out anew after it: a wish, the camera, what must hold, or the studio was decided.
+    const fn decides_anew(&self) -> bool {
+        use Entry::{Camera, Firing, GroundTone, LightRemoved, Ratio, RoomWish, Schools, SitterMoved, Studio, Target};
+        matches!(
+            self,
+            Camera(_)
+                | Firing(_)
+                | GroundTone(_)
+                | LightRemoved(_)
+                | Ratio(_)
+                | RoomWish(_)
+                | Schools(_)
+                | SitterMoved(_)
+                | Studio(_)
+                | Target(_)
+        )
     }
 
     /// Whether it tells what was seen, and so is true whatever else was changed meanwhile; all others are decisions.
@@ -184,6 +213,7 @@ impl Setup {
             Entry::SitterMoved(by) => next.move_sitter(self, *by)?,
             Entry::GroundTone(wished) => next.wish_ground(*wished)?,
             Entry::LightRemoved(removed) => next.remove_light(removed)?,
+            Entry::Left(left) => next.leave(left)?,
             Entry::Ratio(chosen) => next.ratio = chosen.target,
             Entry::Target(set) => next.aim(set)?,
             Entry::Length(chosen) => next.length = chosen.unit,
@@ -198,6 +228,12 @@ impl Setup {
             Entry::Undo(_) | Entry::Redo(_) | Entry::GoOn(_) => {
                 return Err(Refusal::new("entry", "Taking back and bringing back changes the tape. Read the setup from there."));
             }
+        }
+        if entry.is_about_lights() {
+            next.keep_evidence(self);
+        }
+        if entry.decides_anew() {
+            next.begin_round();
         }
         Ok(next)
     }

@@ -108,7 +108,10 @@ impl Setup {
             Subject::Light(id) => {
                 let other = |l: &&Light| Other { light: l.id.clone(), av_100: self.flash_av_100(l) };
                 let others = on.iter().filter(|l| l.id != *id).map(other).collect();
-                self.light_mut(id).map_err(|r| r.at("of"))?.reading = Some(Held { others, ..held });
+                let held = Held { others, ..held };
+                let index = self.index_of(id).ok_or_else(|| unknown(id).at("of"))?;
+                self.learn_from(index, &held);
+                self.lights[index].reading = Some(held);
             }
         }
         Ok(())

@@ -117,18 +117,3 @@ impl Held {
         }
     }
 }
-
-impl Held {
-    /// How far off a carried reading may be, stops: none for one that was measured. Fronts are ±0.3 stop off the model near by and off
-    /// their axis (common practice, no source); a third of the way gone, up to that, and then a sixth, is a judgement.
-    #[must_use]
-    pub fn within(&self) -> Option<Stops> {
-        match self.standing {
-            Standing::Carried { by, because: Because::Moved } => {
-                let by = by.get().abs();
-                Some(Stops::of((0.1 + by / 3.0).min(0.3).max(by / 6.0)))
-            }
-            _ => None,
-        }
-    }
-}

@@ -58,6 +58,17 @@ pub struct Light {
     /// What automatic flash gave, until it is locked in manual.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub automatic: Option<Automatic>,
+    /// How often it was moved: each placement errs anew.
+    #[serde(skip_serializing_if = "is_first")]
+    pub placement: u32,
+    /// It is left as it is, though off its wish.
+    #[serde(skip_serializing_if = "std::ops::Not::not")]
+    pub left: bool,
+}
+
+#[allow(clippy::trivially_copy_pass_by_ref, reason = "serde hands a reference")]
+const fn is_first(placement: &u32) -> bool {
+    *placement == 0
 }
 
 impl TryFrom<Unchecked> for Light {
@@ -73,8 +84,8 @@ impl TryFrom<Unchecked> for Light {
         }
         l.role.of_a_light()?;
         l.rig.fits(l.unit.as_ref())?;
-        let Unchecked { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic } = l;
-        Ok(Self { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic })
+        let Unchecked { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic, placement, left } = l;
+        Ok(Self { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic, placement, left })
     }
 }
 
@@ -94,6 +105,8 @@ impl Light {
             reading: None,
             rig: Rig::default(),
             automatic: None,
+            placement: 0,
+            left: false,
         }
     }
 
@@ -122,6 +135,12 @@ impl Light {
         Some(self.unit.as_ref()?.scale.stops(self.dial?))
     }
 
+    /// What it wears, as it is told from others: by the kit's id, else by its name. None where that is not known.
+    #[must_use]
+    pub fn worn_id(&self) -> Option<String> {
+        self.rig.kit.and_then(|kit| kit.modifier).map_or_else(|| self.modifier.clone(), |id| Some(id.to_string()))
+    }
+
     /// Its setting as written on its own dial.
     #[must_use]
     pub fn written(&self) -> Option<String> {
@@ -146,4 +165,8 @@ struct Unchecked {
     #[serde(default)]
     rig: Rig,
     automatic: Option<Automatic>,
+    #[serde(default)]
+    placement: u32,
+    #[serde(default)]
+    left: bool,
 }

@@ -9,12 +9,12 @@ use ink_lamp_light::{
 use ink_lamp_scene::{scene::Scene, stand::Stand};
 use ink_lamp_sitting::{
     entry::{Entry, RatioChosen, TargetSet},
-    light::{Held, Light},
+    light::Light,
     role::Role,
     setup::Setup,
 };
 
-use super::lane::{DialShown, Foot, GuessShown, Lane, LaneKind, Setting, bare, gap, state};
+use super::lane::{DialShown, Foot, GuessShown, Lane, LaneKind, Setting, Sure, bare, gap, state};
 use crate::{board::energy, mark::Mark, next::Pick, words::lanes as words};
 
 pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
@@ -22,7 +22,7 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
     let (light, level) = (&setup.lights[index], &levels.lights[index]);
     let mark = |stops: Stops| levels.exposure.map(|e| Mark::at(stops, e));
     // No ordinary meter reads what pulses through a travelling curtain, or a burn that another time cuts: that is worked out.
-    let worked_out = !setup.shutter_loss(light, light.reading.as_ref()).is_zero();
+    let worked_out = setup.is_worked_out(light);
     let (stand, step) = (Stand::of_light(scene, index), setup.schools.step);
     let wish = levels.targets[index].or(light.target);
     Lane {
@@ -34,7 +34,7 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
         reading: level.shown().and_then(mark),
         likely: light.reading.as_ref().is_some_and(|h| !h.is_measured() || worked_out),
         guess: level.guess.and_then(|(at, within)| Some(guess(light, mark(at)?, within))),
-        carried: light.reading.as_ref().and_then(Held::within).map(words::carried),
+        sure: level.sd.and_then(|sd| Some(Sure { within: sd, shown: words::hundredths(sd), words: words::sure(light, sd)? })),
         energy: energy::energy(setup, light),
         after: pick.after.as_ref().filter(|(id, _)| *id == light.id).and_then(|(_, stops)| mark(*stops)),
         state: state(&stand),

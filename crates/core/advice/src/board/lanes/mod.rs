@@ -10,7 +10,7 @@ mod whole;
 use ink_lamp_scene::{ground::level_on_ground, levels::Levels, scene::Scene, stage::Stage};
 use ink_lamp_sitting::role::Role;
 
-pub use lane::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, OtherPlace, Setting, Toward};
+pub use lane::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, OtherPlace, Setting, Sure, Toward};
 
 use super::face::Face;
 use crate::{mark::Mark, next::Pick, words::lanes as words};

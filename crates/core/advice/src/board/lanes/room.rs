@@ -28,7 +28,7 @@ pub(super) fn room(scene: &Scene) -> Lane {
         words: words::room(&stand, step),
         gap: match stand {
             RoomStand::OverLine(by) => Some(Gap { stops: by, shown: by.number(), way: Toward::Down }),
-            RoomStand::OffLevel(by) => gap(&Stand::against(by), step),
+            RoomStand::OffLevel(by) => gap(&Stand::Off { gap: by }, step),
             _ => None,
         },
         ..bare("room", LaneKind::Room, "Room")
@@ -43,7 +43,7 @@ fn room_state(stand: &RoomStand) -> LaneState {
         RoomStand::Removed => LaneState::Removed,
         RoomStand::Kept => LaneState::Kept,
         RoomStand::OverLine(_) => LaneState::Over,
-        RoomStand::OffLevel(by) => state(&Stand::against(*by)),
+        RoomStand::OffLevel(by) => state(&Stand::Off { gap: *by }),
     }
 }
 

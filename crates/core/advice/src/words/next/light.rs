@@ -5,10 +5,10 @@ use ink_lamp_light::{
     strobe::{Dial, Reach, Unit},
 };
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::role::Role;
+use ink_lamp_sitting::{role::Role, schools::Trim};
 
 use crate::{
-    next::light::{DialMove, LightMove},
+    next::light::{DialMove, LightMove, OutOfReach},
     words::{
         span::{Line, Span, strong, text},
         terms::{self, shows},
@@ -39,10 +39,15 @@ pub(super) fn say(to: &LightMove, scene: &Scene) -> Line {
         LightMove::RoomOver { light, .. } => {
             vec![text(format!("{} can't go lower: the room alone is over it", setup.lights[*light].name()))]
         }
-        LightMove::By { light, gap, change, .. } => {
-            vec![text(format!("{} {} {}", setup.lights[*light].name(), up_or_down(*change), step.size(*gap)))]
+        // Turned by hand by so much: the flash itself, whatever the room adds to it.
+        LightMove::By { light, change, .. } => {
+            vec![text(format!("{} {} {}", setup.lights[*light].name(), up_or_down(*change), step.size(*change)))]
         }
         LightMove::Dial(to) => dial(to, scene),
+        LightMove::OutOfReach(to) => {
+            let name = setup.lights[to.light].name();
+            vec![text(format!("{name} stays {} {}", step.size(to.gap), terms::side(to.gap)))]
+        }
     }
 }
 
@@ -53,6 +58,11 @@ fn dial(to: &DialMove, scene: &Scene) -> Line {
     let Some(left) = to.left else {
         return vec![text(format!("{name} {} {}: set ", up_or_down(to.change), step.size(to.gap))), strong(setting)];
     };
+    // Small, and the dial could do it: the distance is surer.
+    if let (true, Reach::Within, Some((_, to_there))) = (to.stays && scene.setup.schools.trim == Trim::Distance, to.reach, to.moved) {
+        let move_it = format!("{name} {} {}: {} to ", up_or_down(to.change), step.size(to.gap), verb(to.by_distance));
+        return vec![text(move_it), strong(to_there.told(scene.setup.length))];
+    }
     let side = terms::side(left);
     let where_to = to.moved.map_or_else(|| times(to.by_distance), |(_, to)| to.told(scene.setup.length));
     let still = format!("still {} {side}: {} to ", step.number(left), verb(to.by_distance));
@@ -69,7 +79,8 @@ fn dial(to: &DialMove, scene: &Scene) -> Line {
 
 pub(super) fn why(to: &LightMove, scene: &Scene) -> Vec<Line> {
     match to {
-        LightMove::RoomOver { light, target } => vec![reads(*light, *target, scene)],
+        LightMove::RoomOver { light, target } => vec![reads(*light, *target, scene), vec![text(LESS_ROOM)]],
+        LightMove::OutOfReach(to) => vec![reads(to.light, to.target, scene), vec![text(instead(to, scene))]],
         LightMove::By { light, target, .. } => {
             vec![reads(*light, *target, scene), vec![text("Say which unit it is and what its dial shows, and the setting is named here.")]]
         }
@@ -86,9 +97,36 @@ pub(super) fn why(to: &LightMove, scene: &Scene) -> Vec<Line> {
 fn by_distance(to: &DialMove, scene: &Scene) -> Option<String> {
     let (verb, length) = (verb(to.by_distance), scene.setup.length);
     match to.moved {
-        Some((from, to)) => Some(format!("Or {verb}, {} to {}.", from.number(length), to.told(length))),
-        // Where its distance is known and none does it, it can't be moved so.
-        None => (!to.placed).then(|| format!("Or {verb} to {}.", times(to.change))),
+        Some((from, there)) => {
+            let surer = if to.surer_by_distance { ": surer" } else { "" };
+            Some(format!("Or {verb}, {} to {}{surer}.", from.number(length), there.told(length)))
+        }
+        // Where its distance is known and none does it, it can't be moved so; and no studio is so large.
+        None => (!to.placed && to.change.abs() <= MOST_BY_FACTOR).then(|| format!("Or {verb} to {}.", times(to.change))),
+    }
+}
+
+/// A change by a factor of distance that a studio has room for, stops.
+const MOST_BY_FACTOR: Stops = Stops::constant(3.0);
+
+/// What helps where the room alone is over a wish.
+const LESS_ROOM: &str = "Less of the room there: a flag, lamps off, a shorter time. Or wish it brighter, or leave it so.";
+
+/// What would reach a wish that this unit can't reach where it stands.
+fn instead(to: &OutOfReach, scene: &Scene) -> String {
+    let unit = scene.setup.lights[to.light].unit.as_ref();
+    let end = unit.map(|u| u.scale.write(to.dial)).unwrap_or_default();
+    let at = to.distance.map(|d| format!(" at {}", d.told(scene.setup.length))).unwrap_or_default();
+    match (to.reach, to.gap.get() > 0.0) {
+        (Reach::Within, _) => {
+            format!("It stands at {end}{at}, and no finer step is nearer. A hand's breadth of distance does it, or leave it so.")
+        }
+        (_, true) => {
+            format!("It ends at {end}{at}. A grid, a gel, a smaller unit; or a smaller aperture or a filter, and all others up as much.")
+        }
+        (_, false) => format!(
+            "It ends at {end}{at}. A stronger unit, less before it; or a wider aperture or a higher ISO, and all others down as much."
+        ),
     }
 }
 
@@ -106,7 +144,7 @@ fn other_ways(unit: &Unit, reach: Reach) -> String {
 /// `reads ƒ5.6¹. For 3 : 1 it must read ƒ4⁴.`
 fn reads(index: usize, target: Stops, scene: &Scene) -> Line {
     let (setup, light) = (scene.setup, &scene.setup.lights[index]);
-    let worked_out = !setup.shutter_loss(light, light.reading.as_ref()).is_zero();
+    let worked_out = setup.is_worked_out(light);
     let likely = worked_out || light.reading.as_ref().is_some_and(|h| !h.is_measured());
     let total = scene.levels.lights[index].total.unwrap_or(target);
     let mut line = vec![Span::Mark(light.role), text(if likely { "is likely at " } else { "reads " })];

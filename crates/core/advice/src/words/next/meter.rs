@@ -8,7 +8,7 @@ use crate::{
     next::meter::{Likely, MeterLight},
     words::{
         span::{Line, Span, strong, text},
-        terms::shows,
+        terms::{self, shows},
     },
 };
 
@@ -21,6 +21,16 @@ pub(super) fn why(what: &MeterLight, scene: &Scene) -> Vec<Line> {
     let setup = scene.setup;
     let light = &setup.lights[what.light];
     let others: Vec<String> = what.others.iter().filter_map(|id| setup.light(id)).map(|l| l.name().to_lowercase()).collect();
+    if let Some(off) = what.doubt {
+        let (by, side) = (setup.schools.step.size(off), terms::side(off));
+        let seems = if off.get() > 0.0 { "Was its charge dumped" } else { "Did it fire" };
+        return vec![vec![
+            Span::Mark(light.role),
+            text(format!(
+                "It reads {by} {side} what all else says of it. {seems}, and is it this light? Read twice alike, it is believed."
+            )),
+        ]];
+    }
     let place = match (what.no_flash, others.as_slice()) {
         (true, _) => "It reads no more than the room alone. Did it fire?".to_owned(),
         (_, []) => place_of(light.role).to_owned(),

@@ -6,11 +6,12 @@ mod light;
 mod meter;
 mod room;
 
+use ink_lamp_light::scale::Step;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::entry::Entry;
 
 use crate::{
-    next::{Move, Pick},
+    next::{Move, Pick, has_whole},
     words::{
         findings::whole,
         span::{Line, text},
@@ -62,8 +63,26 @@ pub(crate) fn why(pick: &Pick, scene: &Scene) -> Vec<Line> {
         Move::Light(to) => light::why(to, scene),
         Move::MeterWhole(parts) => vec![meter::whole(*parts, scene)],
         Move::FindWhatMoved(check) => vec![vec![text(whole::why(check, scene))]],
-        Move::Shoot => vec![vec![text("Every light that was read is within a tenth of its wish.")]],
+        Move::Shoot => shoot(scene),
     }
+}
+
+/// How it stands before the frame, and what one more reading would show.
+fn shoot(scene: &Scene) -> Vec<Line> {
+    let levels = &scene.levels;
+    let left: Vec<String> = scene.setup.lights.iter().filter(|l| l.left).map(|l| l.name().to_lowercase()).collect();
+    let within = if scene.setup.schools.step == Step::Thirds { "a third" } else { "a tenth" };
+    let stands = if left.is_empty() {
+        format!("Every light that was read is within {within} of its wish, by all that is known.")
+    } else {
+        format!("The {} stays as it is; every other light that was read is within {within} of its wish.", left.join(" and the "))
+    };
+    let mut why = vec![vec![text(stands)]];
+    let read = (0..scene.setup.lights.len()).filter(|i| scene.belief.was_read(*i)).count();
+    if levels.whole.is_none() && has_whole(scene.setup) && read > 1 {
+        why.push(vec![text("All together was not metered: it would show a light that does not fire with the others.")]);
+    }
+    why
 }
 
 /// What comes before a frame that would be spoilt.
@@ -81,6 +100,7 @@ pub(crate) fn press(pick: &Pick, entry: &Entry) -> &'static str {
         (Move::ChooseRatio, _) => "3 : 1",
         (Move::Shoot, _) => "Shot",
         (_, Entry::Camera(_)) => "Set",
+        (_, Entry::Left(_)) => "Leave it so",
         (_, Entry::Light(_)) => terms::MOVED,
         _ => "Dialled",
     }

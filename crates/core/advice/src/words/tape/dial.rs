@@ -21,5 +21,5 @@ pub(super) fn line(turned: &DialTurned, did: &Effect) -> TapeLine {
 pub(super) fn pending(turned: &DialTurned, setup: &Setup) -> TapeLine {
     let light = LightThen::of(setup, &turned.light);
     let head = vec![text(format!("{} to ", light.name)), strong(turned.dial.clone())];
-    TapeLine::new(TapeKind::Choice, light.role, head, format!("{}, then read again", light.unit.unwrap_or_default()))
+    TapeLine::new(TapeKind::Choice, light.role, head, light.unit.unwrap_or_default())
 }

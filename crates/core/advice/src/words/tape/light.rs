@@ -18,5 +18,5 @@ pub(super) fn line(put: &LightPut, did: &Effect) -> TapeLine {
 pub(super) fn pending(put: &LightPut, setup: &Setup) -> TapeLine {
     let light = LightThen::of(setup, &put.light);
     let to = put.distance.map(|d| d.told(setup.length)).unwrap_or_default();
-    TapeLine::new(TapeKind::Choice, light.role, vec![text(format!("{} to ", light.name)), strong(to)], "then read again")
+    TapeLine::new(TapeKind::Choice, light.role, vec![text(format!("{} to ", light.name)), strong(to)], "")
 }

@@ -7,6 +7,7 @@ mod firing;
 mod frame;
 mod ground_tone;
 mod holds;
+mod left;
 mod length;
 mod light;
 mod light_removed;
@@ -44,6 +45,7 @@ impl TapeLine {
             Entry::Dial(turned) => dial::line(turned, did),
             Entry::Light(put) => light::line(put, did),
             Entry::LightRemoved(removed) => light_removed::line(removed, did),
+            Entry::Left(left) => left::line(left, did),
             Entry::Ratio(chosen) => ratio::line(chosen),
             Entry::Target(set) => target::line(set, did),
             Entry::Length(chosen) => length::line(chosen),
@@ -74,6 +76,7 @@ pub(crate) fn pending(setup: &Setup, entry: &Entry) -> TapeLine {
         Entry::Camera(set) => camera::pending(set),
         Entry::Frame(_) => frame::pending(setup),
         Entry::Ratio(chosen) => ratio::pending(chosen),
+        Entry::Left(left) => left::pending(left, setup),
         _ => TapeLine::new(TapeKind::Choice, None, vec![text("Next")], ""),
     }
 }

@@ -1,6 +1,6 @@
 //! The ways of working were chosen, on the tape.
 
-use ink_lamp_sitting::schools::{Follow, Schools};
+use ink_lamp_sitting::schools::{Follow, Schools, Trim};
 
 use super::line::{TapeKind, TapeLine};
 use crate::words::{span::text, terms};
@@ -10,5 +10,10 @@ pub(super) fn line(schools: &Schools) -> TapeLine {
         Follow::LightsFollow => "lights follow the camera",
         Follow::CameraFollows => "camera follows the lights",
     };
-    TapeLine::new(TapeKind::Choice, None, vec![text("Ways of working")], format!("{follow}, {}", terms::receptor(schools.receptor)))
+    let trim = match schools.trim {
+        Trim::Dial => "",
+        Trim::Distance => ", corrected by distance",
+    };
+    let tail = format!("{follow}, {}{trim}", terms::receptor(schools.receptor));
+    TapeLine::new(TapeKind::Choice, None, vec![text("Ways of working")], tail)
 }

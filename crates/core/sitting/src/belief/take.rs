@@ -1,0 +1,161 @@
+//! Readings as they become evidence, and what keeps evidence true while lights are described, turned, moved and exchanged.
+
+use ink_lamp_light::{meter::Reading, scale::Stops};
+
+use super::{
+    Belief, Sum,
+    assumed::{GATE, GATE_LEAST, METER, MOST_DOUBTS, SAME},
+    normal::Expected,
+};
+use crate::{
+    light::{Held, Light},
+    own::Own,
+    seen::{MOST_SEEN, Part, RoomThen, Seen, Worth},
+    setup::Setup,
+};
+
+impl Setup {
+    /// A reading of a light becomes evidence; none where others were in it that are not known.
+    pub(crate) fn learn_from(&mut self, index: usize, held: &Held) {
+        let light = &self.lights[index];
+        let own = self.own(held, light.room_place());
+        if matches!(own, Own::Tangled(_)) {
+            return;
+        }
+        let part = |light: &Light| self.part(light, held);
+        let others = held.others.iter().filter_map(|other| self.light(&other.light)).map(part);
+        let parts: Vec<Part> = std::iter::once(part(light)).chain(others).take(8).collect();
+        let place = light.room_place();
+        let room = self.room.at(place).map(|room: Reading| RoomThen {
+            place,
+            ev: room.av_100() + room.shutter.tv(),
+            tv: held.reading.shutter.tv(),
+        });
+        // Without its setting nobody can say what was done to a light since: only the last reading counts.
+        if light.dial.is_none() {
+            let id = light.id.clone();
+            self.seen.retain(|s| s.worth == Worth::Nothing || s.parts.iter().all(|p| p.light != id));
+        }
+        let mut seen = Seen { shown: held.reading.av_100(), room, parts, worth: Worth::Nothing, this_round: true };
+        if own != Own::Nothing {
+            // Read anew as it stands: nobody is asked to, so the later one is what was meant, as far as all else agrees with it.
+            let earlier = std::mem::take(&mut self.seen);
+            let stands = |s: &&Seen| {
+                let (then, now) = (&s.parts[0], &seen.parts[0]);
+                s.worth != Worth::Doubted && (&then.light, then.dial, then.placement) == (&now.light, now.dial, now.placement)
+            };
+            self.seen = earlier.iter().filter(|s| !stands(s)).cloned().collect();
+            let worth = self.worth(index, &seen);
+            if worth == Worth::Doubted {
+                self.seen = earlier;
+            }
+            seen.worth = worth;
+        }
+        if self.seen.len() == MOST_SEEN {
+            // The oldest has taught what it had to.
+            self.seen.remove(0);
+        }
+        self.seen.push(seen);
+        self.lights[index].left = false;
+    }
+
+    /// A light as it stands in a reading.
+    fn part(&self, light: &Light, held: &Held) -> Part {
+        let studio = self.studio();
+        let model = self.model(light, &studio);
+        // As it was metered: by that receptor, and for a bulb in the meter's own time.
+        let taken = held.how.receptor.unwrap_or(self.schools.receptor);
+        let by_receptor = light.normal_by(taken) - light.normal_by(self.schools.receptor);
+        let cut = self.metered_loss(light, held);
+        Part {
+            light: light.id.clone(),
+            worn: light.worn_id(),
+            dial: light.dial,
+            placement: light.placement,
+            model: model.av_100 + by_receptor - cut.get(),
+            hand: model.hand,
+        }
+    }
+
+    /// Whether a reading is believed.
+    fn worth(&self, index: usize, seen: &Seen) -> Worth {
+        let mut belief = Belief::of(self);
+        let Some(reading) = belief.expected(self, seen) else { return Worth::Plain };
+        let mut slope = Sum::new();
+        let expected = reading.at(&|e| belief.normal.mean(e), &mut slope);
+        let spread = (belief.normal.covariance(&slope, &slope) + METER * METER).sqrt();
+        let off = seen.shown - expected;
+        if off.abs() <= (GATE * spread).max(GATE_LEAST) {
+            return Worth::Plain;
+        }
+        let id = &self.lights[index].id;
+        let doubted = self.seen.iter().rev().filter(|s| s.parts.first().is_some_and(|p| p.light == *id));
+        let doubted: Vec<&Seen> = doubted.take_while(|s| s.worth == Worth::Doubted).collect();
+        let same = doubted.first().is_some_and(|last| {
+            let as_it_stood = last.parts[0].dial == seen.parts[0].dial && last.parts[0].placement == seen.parts[0].placement;
+            as_it_stood && (last.shown - seen.shown).abs() <= SAME
+        });
+        // Said twice, it is so; and nobody is asked for ever.
+        if same || doubted.len() >= MOST_DOUBTS { Worth::Believed(off) } else { Worth::Doubted }
+    }
+
+    /// Evidence after lights were described, turned, moved, exchanged or taken away: a light that moved stands anew; what was only *said* of it,
+    /// and changed nothing, is said of its readings too; and what can't be carried along is forgotten.
+    pub(crate) fn keep_evidence(&mut self, before: &Self) {
+        if self.lights == before.lights && self.studio == before.studio {
+            return;
+        }
+        let (now, then) = (self.studio(), before.studio());
+        let mut forgotten = Vec::new();
+        for index in 0..self.lights.len() {
+            let light = &self.lights[index];
+            let Some(was) = before.light(&light.id) else { continue };
+            let is_other = was.unit.is_some() && (light.unit != was.unit || light.rig.kit.map(|k| k.unit) != was.rig.kit.map(|k| k.unit));
+            let carried = |l: &Light| l.reading.as_ref().map(Held::carried);
+            let carried = match (carried(was), carried(light)) {
+                (Some(Some(before)), Some(Some(after))) => after - before,
+                (Some(None), Some(None)) | (None, _) => Stops::ZERO,
+                _ => {
+                    forgotten.push(light.id.clone());
+                    continue;
+                }
+            };
+            if is_other {
+                forgotten.push(light.id.clone());
+                continue;
+            }
+            let said = self.model(light, &now).av_100 - before.model(was, &then).av_100 - carried.get();
+            let (id, moved) = (light.id.clone(), has_moved(was, light));
+            if was.dial.is_none() && light.dial.is_some() {
+                let dial = light.dial;
+                self.seen.iter_mut().flat_map(|s| &mut s.parts).filter(|p| p.light == id && p.dial.is_none()).for_each(|p| p.dial = dial);
+            }
+            if said.abs() > 1e-9 {
+                self.seen.iter_mut().flat_map(|s| &mut s.parts).filter(|p| p.light == id).for_each(|p| p.model += said);
+            }
+            if moved {
+                self.lights[index].placement += 1;
+            }
+            if moved || self.lights[index].dial != was.dial {
+                self.lights[index].left = false;
+            }
+        }
+        let here = |part: &Part| self.lights.iter().any(|l| l.id == part.light) && !forgotten.contains(&part.light);
+        let kept: Vec<Seen> = self.seen.iter().filter(|s| s.parts.iter().all(here)).cloned().collect();
+        self.seen = kept;
+    }
+
+    /// What is decided anew is worked out anew: the reading after the last is free again.
+    pub(crate) fn begin_round(&mut self) {
+        self.lights.iter_mut().for_each(|l| l.left = false);
+        self.seen.iter_mut().for_each(|s| s.this_round = false);
+    }
+}
+
+/// Whether a light stands elsewhere than before.
+fn has_moved(was: &Light, is: &Light) -> bool {
+    let distance = was.distance.zip(is.distance).is_some_and(|(a, b)| a != b);
+    let angle = was.rig.angle.zip(is.rig.angle).is_some_and(|(a, b)| a != b);
+    let place = was.place.zip(is.place).is_some_and(|(a, b)| a != b);
+    distance || angle || place
+}

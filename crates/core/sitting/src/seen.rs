@@ -1,0 +1,91 @@
+//! What the meter saw, as evidence: which lights were in a reading, how each stood then, and what the sheets said of it before the meter was read.
+//!
+//! A reading stays evidence after its light was turned or moved: it goes on teaching of the unit, its modifier and the setting. [`crate::belief`]
+//! makes of all of it what is known of each light now.
+
+use ink_lamp_light::strobe::Dial;
+use serde::{Deserialize, Serialize};
+
+use crate::{metered::RoomPlace, role::LightId};
+
+/// The most readings that count at once: eight lights, eight readings each. What is older has taught what it had to.
+pub const MOST_SEEN: usize = 64;
+
+/// One reading, as evidence.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Seen {
+    /// What the meter showed, as `Av` at ISO 100.
+    pub shown: f64,
+    /// The room that was in it, where that was known.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub room: Option<RoomThen>,
+    /// The lights that were in it; the first is the one that was metered.
+    #[serde(deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 8))]
+    pub parts: Vec<Part>,
+    /// What became of it.
+    #[serde(default, skip_serializing_if = "Worth::is_plain")]
+    pub worth: Worth,
+    /// It was taken since a wish, the camera or the lights were last decided anew.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub this_round: bool,
+}
+
+/// What a reading is worth as evidence.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Worth {
+    /// It counts.
+    #[default]
+    Plain,
+    /// No more than the room and what else was on: it teaches nothing.
+    Nothing,
+    /// Too unlikely to be believed at once: it teaches nothing.
+    Doubted,
+    /// It was too unlikely, and the next one said the same: it counts, and the unit is that much less sure, stops.
+    Believed(f64),
+}
+
+impl Worth {
+    fn is_plain(&self) -> bool {
+        *self == Self::Plain
+    }
+}
+
+/// The room's light in a reading.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RoomThen {
+    /// Where it was read.
+    pub place: RoomPlace,
+    /// Its own reading, as exposure value at ISO 100.
+    pub ev: f64,
+    /// `Tv` of the meter's shutter time in the reading that it is part of.
+    pub tv: f64,
+}
+
+/// A light in a reading, as it stood then.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Part {
+    /// Which.
+    pub light: LightId,
+    /// What was on it: the kit's id of it, or its name.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub worn: Option<String>,
+    /// Its setting.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub dial: Option<Dial>,
+    /// How often it had been moved.
+    #[serde(default)]
+    pub placement: u32,
+    /// What the sheets alone say of it as it was metered: `Av` at ISO 100.
+    pub model: f64,
+    /// How far off that is for where it stands, one standard deviation, stops.
+    pub hand: f64,
+}

@@ -1499,7 +1499,11 @@ export interface components {
         } | {
             /** @description The time. */
             at: components["schemas"]["ShutterTime"];
+            /** @description The longest time that this allows. */
+            longest: components["schemas"]["ShutterTime"];
             room?: components["schemas"]["Stops"] | null;
+            /** @description How still camera and sitter are. */
+            steadiness: components["schemas"]["Steadiness"];
         } | ({
             /** @description Where it is off. */
             forgotten: components["schemas"]["SyncPlace"][];

@@ -52,7 +52,8 @@ pub fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<WholeCheck>
         .filter(|(_, l)| reaches_face(l))
         .map(|(i, l)| levels.lights[i].total.map(|_| (i, seen_by(receptor, setup.schools.receptor, l, levels.lights[i].flash))))
         .collect::<Option<_>>()?;
-    if counted.is_empty() {
+    // What a shutter takes of a light no meter sees: the two can't be held against each other.
+    if counted.is_empty() || counted.iter().any(|(i, _)| setup.is_worked_out(&setup.lights[*i])) {
         return None;
     }
     let sum = |without: Option<usize>| counted.iter().filter(|(i, _)| Some(*i) != without).fold(levels.room, |sum, (_, a)| sum.and(*a));

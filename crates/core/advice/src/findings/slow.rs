@@ -5,13 +5,11 @@ use ink_lamp_light::{
     scale::{ShutterTime, Stops},
 };
 use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::holds::Steadiness;
 use serde::Serialize;
 
 use super::Found;
 use crate::action::camera_with;
-
-/// Slower than this is not held by hand, and a sitter who moves draws a ghost (common practice, no source): 1/60 s.
-const SLOWEST_TV: f64 = 6.0;
 
 /// The shutter is slow while the room shows.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -19,6 +17,10 @@ const SLOWEST_TV: f64 = 6.0;
 pub(crate) struct Slow {
     /// The time.
     pub(crate) at: ShutterTime,
+    /// How still camera and sitter are.
+    pub(crate) steadiness: Steadiness,
+    /// The longest time that this allows.
+    pub(crate) longest: ShutterTime,
     /// Where the room lies.
     pub(crate) room: Option<Stops>,
 }
@@ -27,8 +29,10 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
     let camera = scene.setup.camera.as_ref()?;
     let (at, room) = (camera.exposure.shutter, scene.levels.room_level);
     let shows = matches!(scene.setup.room.wish, RoomWish::Keep(_)) || room.is_some_and(|r| r.get() > -4.0);
-    (at.tv() < SLOWEST_TV - 1e-9 && shows).then(|| {
-        let held = ShutterTime::from_tv(SLOWEST_TV).ok().map(|t| camera_with(camera, |s| s.shutter = t));
-        Found::new(Slow { at, room }, "camera").mend(held)
+    let holds = &scene.setup.holds;
+    let longest = ShutterTime::from_tv(holds.slowest_tv()).ok()?;
+    (at.tv() < longest.tv() - 1e-9 && shows).then(|| {
+        let held = camera_with(camera, |s| s.shutter = longest);
+        Found::new(Slow { at, steadiness: holds.steadiness, longest, room }, "camera").mend(Some(held))
     })
 }

@@ -13,8 +13,10 @@ use super::light::LightLevel;
 /// Wished levels of readings, room included where it can be seen. Where the camera follows, the key stands where it was read and the fill
 /// is held against it.
 pub(super) fn targets(setup: &Setup, room: Amount, camera: bool, lights: &[LightLevel]) -> Vec<Option<Stops>> {
-    let pair = setup.ratio.filter(|_| camera).map(|r| key_and_fill(r, room));
     let (key, fill) = (setup.index(Role::Key), setup.index(Role::Fill));
+    let pair = setup.ratio.filter(|_| camera && key.is_some() && fill.is_some()).map(|r| key_and_fill(r, room));
+    // Without a fill the ratio waits: the key alone is the lit side, and lies on the exposure with the room in it.
+    let alone = setup.ratio.filter(|_| camera && fill.is_none()).map(|_| Stops::ZERO);
     let follows = setup.schools.follow == Follow::CameraFollows;
     let read = key.and_then(|i| lights[i].total).filter(|_| follows);
     setup
@@ -26,6 +28,7 @@ pub(super) fn targets(setup: &Setup, room: Amount, camera: bool, lights: &[Light
             (Some((key_at, fill_at)), Some(read)) if Some(i) == fill => Some(fill_at + (read - key_at)),
             (Some((key_at, _)), None) if Some(i) == key => Some(key_at),
             (Some((_, fill_at)), None) if Some(i) == fill => Some(fill_at),
+            _ if Some(i) == key => l.target.filter(|_| camera).or(alone),
             _ => l.target.filter(|_| camera),
         })
         .collect()

@@ -139,6 +139,8 @@ impl Reading {
     }
 }
 
+/// What was learnt is odd so many standard deviations off what is assumed.
+const FAR: f64 = 4.0;
 /// So often all is worked out anew.
 const SETTLED: usize = 3;
 /// A part of a reading below this share of it says nothing of that part, and nothing of it says anything of the rest.
@@ -222,7 +224,11 @@ impl Belief {
     fn know(&mut self, unit: usize, worn: Option<usize>, learnt: Calibration) {
         let errors = std::iter::once(unit).chain(worn).collect();
         let both = Reading { parts: vec![(0.0, errors)], room: None };
-        self.take(learnt.offset.get(), learnt.sd().powi(2) + assumed::DRIFT.powi(2), both, None);
+        let offset = learnt.offset.get();
+        // So far off its sheet something else is wrong (another unit, a wrong sheet): it is where one begins, and not how surely.
+        let odd = (offset.abs() - FAR * UNIT.hypot(MODIFIER)).max(0.0);
+        let widened = (odd > 0.0).then_some((unit, offset.abs()));
+        self.take(offset, (learnt.sd() + odd / FAR).powi(2) + assumed::DRIFT.powi(2), both, widened);
     }
 
     fn take(&mut self, shown: f64, noise: f64, reading: Reading, widened: Option<(usize, f64)>) {

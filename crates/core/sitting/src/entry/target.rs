@@ -36,9 +36,9 @@ impl Setup {
         }
         let usual = || RatioTarget::new(Ratio::new(3.0)?, Convention::LitShadow, Anchor::LitSide);
         let other = if role == Role::Key { Role::Fill } else { Role::Key };
-        let alone = self.ratio.is_none() && self.first(other).is_none();
+        let alone = self.first(other).is_none();
         match (role, set.level) {
-            // A key without a fill has no ratio to follow: the room, or nothing, fills it.
+            // A key without a fill has no ratio to follow: the room, or nothing, fills it. One that was chosen waits for the fill.
             (Role::Key | Role::Fill, level) if alone => self.light_mut(&set.light)?.target = level,
             (Role::Key | Role::Fill, None) => self.ratio = None,
             (Role::Key, Some(level)) => self.ratio = Some(self.ratio.map_or_else(usual, Ok)?.with_key_at(level)?),

@@ -1,6 +1,7 @@
 //! A shutter too slow to hold, as it is said.
 
 use ink_lamp_light::scale::Series;
+use ink_lamp_sitting::holds::Steadiness;
 
 use crate::{
     findings::slow::Slow,
@@ -10,13 +11,14 @@ use crate::{
 pub(super) fn sentence(fact: &Slow) -> Line {
     let at = fact.at.marking(Series::Third);
     let room = fact.room.map(|r| format!(" with the room at {r}")).unwrap_or_default();
-    vec![
-        text(format!("At {at} s{room} a hand shakes, and a sitter who moves draws a ghost. Tripod and a still sitter, or ")),
-        strong("1/60"),
-        text(" and more ISO."),
-    ]
+    let why = match fact.steadiness {
+        Steadiness::Hand => "a hand shakes, and a sitter who moves draws a ghost. Tripod and a still sitter, or ",
+        Steadiness::MovingSitter => "a sitter who moves draws a ghost. ",
+        Steadiness::Tripod => "the stillest sitter draws a ghost. ",
+    };
+    vec![text(format!("At {at} s{room} {why}")), strong(fact.longest.marking(Series::Third)), text(" and more ISO.")]
 }
 
-pub(super) fn press(_: &Slow) -> String {
-    "Set 1/60".to_owned()
+pub(super) fn press(fact: &Slow) -> String {
+    format!("Set {}", fact.longest.marking(Series::Third))
 }

@@ -65,6 +65,10 @@ fn dial(to: &DialMove, scene: &Scene) -> Line {
     }
     let side = terms::side(left);
     let where_to = to.moved.map_or_else(|| times(to.by_distance), |(_, to)| to.told(scene.setup.length));
+    if to.moved.is_none() && to.by_distance.abs() > MOST_BY_FACTOR {
+        // No studio is so large, nor a stand so near.
+        return vec![text(format!("{name} to ")), strong(setting), text(format!(", still {} {side}", step.size(left)))];
+    }
     let still = format!("still {} {side}: {} to ", step.number(left), verb(to.by_distance));
     if !to.stays {
         return vec![text(format!("{name} to ")), strong(setting), text(format!(", {still}")), strong(where_to)];
@@ -149,7 +153,8 @@ fn reads(index: usize, target: Stops, scene: &Scene) -> Line {
     let total = scene.levels.lights[index].total.unwrap_or(target);
     let mut line = vec![Span::Mark(light.role), text(if likely { "is likely at " } else { "reads " })];
     line.extend(shows(total, scene).map(Span::F));
-    match (light.role, setup.ratio) {
+    let both = setup.first(Role::Key).is_some() && setup.first(Role::Fill).is_some();
+    match (light.role, setup.ratio.filter(|_| both)) {
         (Role::Key | Role::Fill, Some(ratio)) => line.push(text(format!(". For {} it must read ", ratio.ratio().shown().replace(' ', "")))),
         _ => line.push(text(". It must read ")),
     }

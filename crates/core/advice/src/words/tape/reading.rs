@@ -42,6 +42,7 @@ fn tail(taken: &ReadingTaken, read: &Read) -> String {
         None if taken.light.is_plain() => meter,
         // The room's own words: lamps, colour, time, direction.
         None => format!("{meter} · {}", terms::room_light(&taken.light)),
+        Some(Stand::Doubtful { by }) => format!("{} {}? read again", read.step.number(by), terms::side(by)),
         Some(Stand::Read | Stand::Reads { .. }) => read.level.map_or(meter, |level| level.shown()),
         Some(stand) => {
             let other = read.meter.filter(|_| read.other_iso).map(|(_, iso)| format!(", at ISO {}", iso.marking(Series::Third)));

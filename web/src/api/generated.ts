@@ -2923,18 +2923,12 @@ export interface components {
         /** @description A light in a reading, as it stood then. */
         Part: {
             dial?: components["schemas"]["Dial"] | null;
-            /**
-             * Format: double
-             * @description How far off that is for where it stands, one standard deviation, stops.
-             */
-            hand: number;
+            /** @description How far off that is for where it stands, one standard deviation, stops. */
+            hand: components["schemas"]["Stops"];
             /** @description Which. */
             light: components["schemas"]["LightId"];
-            /**
-             * Format: double
-             * @description What the sheets alone say of it as it was metered: `Av` at ISO 100.
-             */
-            model: number;
+            /** @description What the sheets alone say of it as it was metered: `Av` at ISO 100. */
+            model: components["schemas"]["Stops"];
             /**
              * Format: int32
              * @description How often it had been moved.
@@ -3469,18 +3463,12 @@ export interface components {
         };
         /** @description The room's light in a reading. */
         RoomThen: {
-            /**
-             * Format: double
-             * @description Its own reading, as exposure value at ISO 100.
-             */
-            ev: number;
+            /** @description Its own reading, as exposure value at ISO 100. */
+            ev: components["schemas"]["Stops"];
             /** @description Where it was read. */
             place: components["schemas"]["RoomPlace"];
-            /**
-             * Format: double
-             * @description `Tv` of the meter's shutter time in the reading that it is part of.
-             */
-            tv: number;
+            /** @description `Tv` of the meter's shutter time in the reading that it is part of. */
+            tv: components["schemas"]["Stops"];
         };
         /** @description One way. */
         RoomWay: {
@@ -3639,11 +3627,8 @@ export interface components {
             /** @description The lights that were in it; the first is the one that was metered. */
             parts: components["schemas"]["Part"][];
             room?: components["schemas"]["RoomThen"] | null;
-            /**
-             * Format: double
-             * @description What the meter showed, as `Av` at ISO 100.
-             */
-            shown: number;
+            /** @description What the meter showed, as `Av` at ISO 100. */
+            shown: components["schemas"]["Stops"];
             /** @description It was taken since a wish, the camera or the lights were last decided anew. */
             this_round?: boolean;
             /** @description What became of it. */
@@ -4544,11 +4529,8 @@ export interface components {
         };
         /** @description What a reading is worth as evidence. */
         Worth: "plain" | "nothing" | "doubted" | {
-            /**
-             * Format: double
-             * @description It was too unlikely, and the next one said the same: it counts, and the unit is that much less sure, stops.
-             */
-            believed: number;
+            /** @description It was too unlikely, and the next one said the same: it counts, and the unit is that much less sure, stops. */
+            believed: components["schemas"]["Stops"];
         };
         /** @description Whether high-speed sync would pass a frame. */
         Would: "pass" | {

@@ -3,13 +3,27 @@
 //! A reading stays evidence after its light was turned or moved: it goes on teaching of the unit, its modifier and the setting. [`crate::belief`]
 //! makes of all of it what is known of each light now.
 
-use ink_lamp_light::strobe::Dial;
-use serde::{Deserialize, Serialize};
+use ink_lamp_light::{list::up_to, scale::Stops, strobe::Dial};
+use serde::{Deserialize, Deserializer, Serialize, de::Error};
 
 use crate::{metered::RoomPlace, role::LightId};
 
 /// The most readings that count at once: eight lights, eight readings each. What is older has taught what it had to.
 pub const MOST_SEEN: usize = 64;
+/// The most lights in all of them together: nearly all readings are of one light alone.
+pub const MOST_PARTS: usize = 96;
+
+/// Deserialises readings as evidence: so many, and so many lights in them, that what is known can be worked out of them at once.
+///
+/// # Errors
+/// Refuses more.
+pub fn all<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Vec<Seen>, D::Error> {
+    let all = up_to::<_, Seen, MOST_SEEN>(deserializer)?;
+    match all.iter().map(|seen| seen.parts.len()).sum::<usize>() {
+        0..=MOST_PARTS => Ok(all),
+        parts => Err(D::Error::custom(format_args!("There are {parts} lights in these readings together. At most {MOST_PARTS} count."))),
+    }
+}
 
 /// One reading, as evidence.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -17,12 +31,12 @@ pub const MOST_SEEN: usize = 64;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Seen {
     /// What the meter showed, as `Av` at ISO 100.
-    pub shown: f64,
+    pub shown: Stops,
     /// The room that was in it, where that was known.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub room: Option<RoomThen>,
     /// The lights that were in it; the first is the one that was metered.
-    #[serde(deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
+    #[serde(deserialize_with = "up_to::<_, _, 8>")]
     #[cfg_attr(feature = "schema", schema(max_items = 8))]
     pub parts: Vec<Part>,
     /// What became of it.
@@ -46,7 +60,7 @@ pub enum Worth {
     /// Too unlikely to be believed at once: it teaches nothing.
     Doubted,
     /// It was too unlikely, and the next one said the same: it counts, and the unit is that much less sure, stops.
-    Believed(f64),
+    Believed(Stops),
 }
 
 impl Worth {
@@ -63,9 +77,9 @@ pub struct RoomThen {
     /// Where it was read.
     pub place: RoomPlace,
     /// Its own reading, as exposure value at ISO 100.
-    pub ev: f64,
+    pub ev: Stops,
     /// `Tv` of the meter's shutter time in the reading that it is part of.
-    pub tv: f64,
+    pub tv: Stops,
 }
 
 /// A light in a reading, as it stood then.
@@ -76,7 +90,7 @@ pub struct Part {
     /// Which.
     pub light: LightId,
     /// What was on it: the kit's id of it, or its name.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "ink_lamp_light::name::optional_name")]
     pub worn: Option<String>,
     /// Its setting.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -85,7 +99,7 @@ pub struct Part {
     #[serde(default)]
     pub placement: u32,
     /// What the sheets alone say of it as it was metered: `Av` at ISO 100.
-    pub model: f64,
+    pub model: Stops,
     /// How far off that is for where it stands, one standard deviation, stops.
-    pub hand: f64,
+    pub hand: Stops,
 }

@@ -12,7 +12,7 @@ use crate::{
     role::{ADDED, LightId, Role},
     room::Room,
     schools::Schools,
-    seen::{MOST_SEEN, Seen},
+    seen::{self, Seen},
     studio::{GroundTone, Studio},
     supplies::Supplies,
 };
@@ -69,7 +69,7 @@ pub struct Setup {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub ground_tone: Option<GroundTone>,
     /// What the meter saw of the lights, oldest first: evidence of what is known of each now.
-    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "up_to::<_, _, MOST_SEEN>")]
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "seen::all")]
     #[cfg_attr(feature = "schema", schema(max_items = 64))]
     pub seen: Vec<Seen>,
 }

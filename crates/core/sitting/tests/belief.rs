@@ -192,6 +192,30 @@ fn what_a_sitting_taught_is_the_next_ones_prior() {
     assert!(teach::sample(&wild, &LightId::new("key").unwrap(), Uuid::nil(), Uuid::nil()).is_none());
 }
 
+#[test]
+fn evidence_from_outside_is_bounded_and_odd_numbers_are_refused() {
+    let part = |n: usize, dial: usize| json!({"light": "key", "dial": dial, "placement": n, "model": 4, "hand": 0.03});
+    let with = |seen: Value| {
+        let mut setup = serde_json::to_value(stands()).unwrap();
+        setup["seen"] = seen;
+        serde_json::from_value::<Setup>(setup).map_err(|e| e.to_string())
+    };
+    let rows = |rows: usize, parts: usize| -> Value {
+        (0..rows).map(|n| json!({"shown": 4, "parts": (0..parts).map(|p| part(n * 8 + p, p)).collect::<Vec<_>>()})).collect()
+    };
+    assert!(with(rows(65, 1)).unwrap_err().contains("At most 64"));
+    assert!(with(rows(64, 8)).unwrap_err().contains("512 lights in these readings together. At most 96 count."));
+    assert!(with(json!([{"shown": 1e300, "parts": [part(0, 0)]}])).unwrap_err().contains("no number of stops"));
+    // As much as there may be, as odd as it may be, comes to numbers.
+    let full = with(rows(12, 8)).unwrap();
+    let (av, sd) = known(&full, "key");
+    assert!(av.is_finite() && sd.is_finite());
+    let odd = json!([{"shown": -64, "room": {"place": "sitter", "ev": 64, "tv": -64}, "parts": [part(u32::MAX as usize, 0)]}]);
+    assert!(known(&with(odd).unwrap(), "key").0.is_finite());
+    let moved = then(&with(json!([])).unwrap(), in_octa("key", &rated(200.0, &json!({})), "1/8", 1.6, &octa_rig(&json!({}))));
+    assert_eq!(moved.lights[index(&moved, "key")].placement, 1);
+}
+
 /// 201 invented sittings of one to five lights, three with the same lamps each, solved at once by a general-purpose library (`data/belief/solve.py`:
 /// scipy 1.10.1, numpy 1.24.2): readings taken one by one come to the same.
 #[test]

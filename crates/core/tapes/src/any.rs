@@ -130,6 +130,7 @@ pub fn entry() -> impl Strategy<Value = Entry> {
         Just(json!({"length": {"unit": "feet"}})),
         Just(json!({"schools": {"follow": "camera_follows", "step": "thirds", "receptor": "dome_to_light"}})),
         Just(json!({"schools": {"receptor": "flat_to_camera"}})),
+        Just(json!({"schools": {"trim": "distance"}})),
         Just(json!({"supplies": {"volts": 120, "breaker": 15, "pace": 0.5}})),
         Just(
             json!({"transmitter": {"transmitter": {"name": "Spill", "link": "optical", "groups": 2, "channels": 4, "control": "ratio", "lowest": 128, "step": "thirds"}}})
@@ -139,6 +140,7 @@ pub fn entry() -> impl Strategy<Value = Entry> {
         Just(json!({"frame": {}})),
         Just(json!({"note": {"text": "Net over the chair"}})),
         prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"light_removed": {"light": light}})),
+        prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"left": {"light": light}})),
     ];
     prop_oneof![4 => reading(), 2 => camera, 3 => light, 2 => dial, 1 => ratio, 1 => target, 1 => wish, 1 => other, 4 => places()]
         .prop_map(crate::entry)

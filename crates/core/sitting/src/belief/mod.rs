@@ -247,7 +247,7 @@ impl Belief {
         match seen.worth {
             Worth::Doubted => {
                 let expected = reading.at(&|e| self.normal.mean(e), &mut Sum::new());
-                self.lights[first].doubt = Some(seen.shown - expected);
+                self.lights[first].doubt = Some(seen.shown.get() - expected);
                 return;
             }
             Worth::Nothing => {
@@ -256,27 +256,30 @@ impl Belief {
                 light.nothing = if as_it_stands { light.nothing + 1 } else { 0 };
                 return;
             }
-            Worth::Believed(off) => widened = Some((self.lights[first].unit, off)),
+            Worth::Believed(off) => widened = Some((self.lights[first].unit, off.get())),
             Worth::Plain => {}
         }
-        self.take(seen.shown, METER.powi(2), reading, widened);
+        self.take(seen.shown.get(), METER.powi(2), reading, widened);
         let part = &seen.parts[0];
         let light = &mut self.lights[first];
         (light.doubt, light.nothing) = (None, 0);
         light.read.push((part.dial, part.placement));
         let unit = setup.lights[first].unit.as_ref();
         let power = |dial: Option<Dial>| dial.zip(unit).map_or(0.0, |(dial, unit)| unit.scale.stops(dial).get());
-        light.since = light.model - part.model - (power(light.dial) - power(part.dial));
+        light.since = light.model - part.model.get() - (power(light.dial) - power(part.dial));
     }
 
     /// A reading, as it is to be expected; the errors that it is the first to need are begun. None where a light of it is gone.
     fn expected(&mut self, setup: &Setup, seen: &Seen) -> Option<Reading> {
-        let parts =
-            seen.parts.iter().map(|part| Some((part.model, self.errors_of(setup.index_of(&part.light)?, part)))).collect::<Option<_>>()?;
+        let parts = seen
+            .parts
+            .iter()
+            .map(|part| Some((part.model.get(), self.errors_of(setup.index_of(&part.light)?, part))))
+            .collect::<Option<_>>()?;
         let room = seen.room.map(|room| {
-            let error = self.error(Key::Room(room.place, room.ev.to_bits()), ROOM);
+            let error = self.error(Key::Room(room.place, room.ev.get().to_bits()), ROOM);
             self.rooms[at(room.place)] = Some(error);
-            (room.ev - room.tv, error)
+            ((room.ev - room.tv).get(), error)
         });
         Some(Reading { parts, room })
     }
@@ -286,7 +289,7 @@ impl Belief {
         let mut errors = vec![self.lights[light].unit];
         errors.extend(part.worn.clone().map(|worn| self.error(Key::Worn(worn), MODIFIER)));
         errors.extend(part.dial.map(|dial| self.error(Key::Setting(light, dial), DIAL)));
-        let place = self.error(Key::Place(light, part.placement), part.hand);
+        let place = self.error(Key::Place(light, part.placement), part.hand.get());
         errors.push(place);
         errors
     }

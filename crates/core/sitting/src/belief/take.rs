@@ -10,7 +10,7 @@ use super::{
 use crate::{
     light::{Held, Light},
     own::Own,
-    seen::{MOST_SEEN, Part, RoomThen, Seen, Worth},
+    seen::{MOST_PARTS, MOST_SEEN, Part, RoomThen, Seen, Worth},
     setup::Setup,
 };
 
@@ -28,15 +28,15 @@ impl Setup {
         let place = light.room_place();
         let room = self.room.at(place).map(|room: Reading| RoomThen {
             place,
-            ev: room.av_100() + room.shutter.tv(),
-            tv: held.reading.shutter.tv(),
+            ev: Stops::of(room.av_100() + room.shutter.tv()),
+            tv: Stops::of(held.reading.shutter.tv()),
         });
         // Without its setting nobody can say what was done to a light since: only the last reading counts.
         if light.dial.is_none() {
             let id = light.id.clone();
             self.seen.retain(|s| s.worth == Worth::Nothing || s.parts.iter().all(|p| p.light != id));
         }
-        let mut seen = Seen { shown: held.reading.av_100(), room, parts, worth: Worth::Nothing, this_round: true };
+        let mut seen = Seen { shown: Stops::of(held.reading.av_100()), room, parts, worth: Worth::Nothing, this_round: true };
         if own != Own::Nothing {
             // Read anew as it stands: nobody is asked to, so the later one is what was meant, as far as all else agrees with it.
             let earlier = std::mem::take(&mut self.seen);
@@ -51,11 +51,12 @@ impl Setup {
             }
             seen.worth = worth;
         }
-        if self.seen.len() == MOST_SEEN {
-            // The oldest has taught what it had to.
+        self.seen.push(seen);
+        // The oldest have taught what they had to.
+        let parts = |all: &[Seen]| all.iter().map(|s| s.parts.len()).sum::<usize>();
+        while self.seen.len() > MOST_SEEN || parts(&self.seen) > MOST_PARTS {
             self.seen.remove(0);
         }
-        self.seen.push(seen);
         self.lights[index].left = false;
     }
 
@@ -72,8 +73,8 @@ impl Setup {
             worn: light.worn_id(),
             dial: light.dial,
             placement: light.placement,
-            model: model.av_100 + by_receptor - cut.get(),
-            hand: model.hand,
+            model: Stops::of(model.av_100 + by_receptor - cut.get()),
+            hand: Stops::of(model.hand),
         }
     }
 
@@ -84,7 +85,7 @@ impl Setup {
         let mut slope = Sum::new();
         let expected = reading.at(&|e| belief.normal.mean(e), &mut slope);
         let spread = (belief.normal.covariance(&slope, &slope) + METER * METER).sqrt();
-        let off = seen.shown - expected;
+        let off = seen.shown.get() - expected;
         if off.abs() <= (GATE * spread).max(GATE_LEAST) {
             return Worth::Plain;
         }
@@ -93,10 +94,10 @@ impl Setup {
         let doubted: Vec<&Seen> = doubted.take_while(|s| s.worth == Worth::Doubted).collect();
         let same = doubted.first().is_some_and(|last| {
             let as_it_stood = last.parts[0].dial == seen.parts[0].dial && last.parts[0].placement == seen.parts[0].placement;
-            as_it_stood && (last.shown - seen.shown).abs() <= SAME
+            as_it_stood && (last.shown - seen.shown).abs().get() <= SAME
         });
         // Said twice, it is so; and nobody is asked for ever.
-        if same || doubted.len() >= MOST_DOUBTS { Worth::Believed(off) } else { Worth::Doubted }
+        if same || doubted.len() >= MOST_DOUBTS { Worth::Believed(Stops::of(off)) } else { Worth::Doubted }
     }
 
     /// Evidence after lights were described, turned, moved, exchanged or taken away: a light that moved stands anew; what was only *said* of it,
@@ -131,10 +132,10 @@ impl Setup {
                 self.seen.iter_mut().flat_map(|s| &mut s.parts).filter(|p| p.light == id && p.dial.is_none()).for_each(|p| p.dial = dial);
             }
             if said.abs() > 1e-9 {
-                self.seen.iter_mut().flat_map(|s| &mut s.parts).filter(|p| p.light == id).for_each(|p| p.model += said);
+                self.seen.iter_mut().flat_map(|s| &mut s.parts).filter(|p| p.light == id).for_each(|p| p.model += Stops::of(said));
             }
             if moved {
-                self.lights[index].placement += 1;
+                self.lights[index].placement = self.lights[index].placement.saturating_add(1);
             }
             if moved || self.lights[index].dial != was.dial {
                 self.lights[index].left = false;

@@ -68,10 +68,7 @@ pub(crate) fn of(scene: &Scene, index: usize) -> Option<Correction> {
         c.after.chance(tolerance) - PRICE * acts - PRICE * c.after.gap.abs().min(5.0)
     };
     let all = Options { scene, index, light, unit, dial, stays }.all();
-    all.into_iter()
-        .fold((score(&stays), stays), |(best, kept), c| if score(&c) > best + 1e-9 { (score(&c), c) } else { (best, kept) })
-        .1
-        .into()
+    std::iter::once(stays).chain(all).reduce(|best, c| if score(&c) > score(&best) + 1e-9 { c } else { best })
 }
 
 struct Options<'a> {

@@ -78,7 +78,7 @@ impl Scene<'_> {
 
     fn against(&self, index: usize, known: &Known) -> Option<Outlook> {
         let light = &self.setup.lights[index];
-        let flash = self.levels.flash_at(known.av_100, self.setup.shutter_loss(light))?;
+        let flash = self.levels.flash_of(self.setup, light, known.av_100)?;
         self.at(index, flash, 0.0, Some(known))
     }
 

@@ -15,8 +15,9 @@ const LIKELY: f64 = 0.7;
 /// A light is on target as it was read from this chance on (a proposal, not tried on people).
 const SURE: f64 = 0.85;
 
-fn is_likely(scene: &Scene, index: usize) -> bool {
-    scene.outlook(index).is_some_and(|o| o.chance(scene.levels.tolerance) >= LIKELY)
+/// The chance that a light is within what is tolerated of its wish.
+fn chance(scene: &Scene, index: usize) -> Option<f64> {
+    Some(scene.outlook(index)?.chance(scene.levels.tolerance))
 }
 
 /// How a reading stands.
@@ -81,7 +82,7 @@ pub enum Stand {
 impl Stand {
     /// A light as it was read against its wish: within what is tolerated, as surely as it takes to leave it.
     fn against(gap: Stops, scene: &Scene, index: usize) -> Self {
-        let is_sure = scene.outlook(index).is_none_or(|o| o.chance(scene.levels.tolerance) >= SURE);
+        let is_sure = chance(scene, index).is_none_or(|chance| chance >= SURE);
         if scene.levels.is_too_far(gap) || !is_sure { Self::Off { gap } } else { Self::OnTarget }
     }
 
@@ -95,13 +96,15 @@ impl Stand {
             return if wished || light.unit.is_some() { Self::Set } else { Self::Untouched };
         };
         let shows = reading.shows;
+        if let Some(by) = level.doubt {
+            return Self::Doubtful { by };
+        }
         match standing {
             _ if !level.tangled.is_empty() => Self::ReadOthers,
-            _ if level.doubt.is_some() => Self::Doubtful { by: level.doubt.unwrap_or(Stops::ZERO) },
             Standing::Stale { .. } => Self::ReadAgain,
             Standing::Carried { because, .. } => match (gap, level.total) {
                 (Some(gap), _) if scene.levels.is_too_far(gap) && *because != Because::Copied => Self::Off { gap },
-                (Some(_), Some(_)) if *because != Because::Copied && is_likely(scene, index) => {
+                (Some(_), Some(_)) if *because != Because::Copied && chance(scene, index).is_some_and(|chance| chance >= LIKELY) => {
                     Self::LikelyOnTarget { within: level.sd.unwrap_or(Stops::ZERO) }
                 }
                 (_, Some(at)) => Self::Likely { level: at, within: level.sd },

@@ -1,6 +1,6 @@
 //! What the meter saw, as evidence: which lights were in a reading, how each stood then, and what the sheets said of it before the meter was read.
 //!
-//! A reading stays evidence after its light was turned or moved: it goes on teaching of the unit, its modifier and the setting. [`crate::belief`]
+//! A reading stays evidence after its light was turned or moved: it goes on teaching of the unit, its modifier and the setting. The belief
 //! makes of all of it what is known of each light now.
 
 use ink_lamp_light::{list::up_to, scale::Stops, strobe::Dial};
@@ -16,9 +16,12 @@ pub const MOST_PARTS: usize = 96;
 /// Deserialises readings as evidence: so many, and so many lights in them, that what is known can be worked out of them at once.
 ///
 /// # Errors
-/// Refuses more.
+/// Refuses more, and a reading of nothing.
 pub fn all<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Vec<Seen>, D::Error> {
     let all = up_to::<_, Seen, MOST_SEEN>(deserializer)?;
+    if all.iter().any(|seen| seen.parts.is_empty()) {
+        return Err(D::Error::custom("A reading is of a light. Give its parts, the one that was metered first."));
+    }
     match all.iter().map(|seen| seen.parts.len()).sum::<usize>() {
         0..=MOST_PARTS => Ok(all),
         parts => Err(D::Error::custom(format_args!("There are {parts} lights in these readings together. At most {MOST_PARTS} count."))),
@@ -47,6 +50,20 @@ pub struct Seen {
     pub this_round: bool,
 }
 
+impl Seen {
+    /// The light that was metered, as it stood.
+    #[must_use]
+    pub fn metered(&self) -> Option<&Part> {
+        self.parts.first()
+    }
+
+    /// Whether it is a reading of a light, whatever else was in it.
+    #[must_use]
+    pub fn is_of(&self, light: &LightId) -> bool {
+        self.metered().is_some_and(|part| part.light == *light)
+    }
+}
+
 /// What a reading is worth as evidence.
 #[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
@@ -66,6 +83,12 @@ pub enum Worth {
 impl Worth {
     fn is_plain(&self) -> bool {
         *self == Self::Plain
+    }
+
+    /// Whether it teaches nothing, and is to be taken once more.
+    #[must_use]
+    pub const fn is_alarm(&self) -> bool {
+        matches!(self, Self::Nothing | Self::Doubted)
     }
 }
 
@@ -102,4 +125,12 @@ pub struct Part {
     pub model: Stops,
     /// How far off that is for where it stands, one standard deviation, stops.
     pub hand: Stops,
+}
+
+impl Part {
+    /// Whether it is the same light, set and placed as in another reading.
+    #[must_use]
+    pub fn stands_as_in(&self, other: &Self) -> bool {
+        (&self.light, self.dial, self.placement) == (&other.light, other.dial, other.placement)
+    }
 }

@@ -192,6 +192,30 @@ fn what_a_sitting_taught_is_the_next_ones_prior() {
     assert!(teach::sample(&wild, &LightId::new("key").unwrap(), Uuid::nil(), Uuid::nil()).is_none());
 }
 
+/// A unit without a rating at 1/128, three metres away: its sheets know differences only, and count from 2^(−7 − 3.2), one part in 65,000 of the room
+/// beside which it is read. The reading says what it gives all the same.
+#[test]
+fn a_light_of_which_nothing_is_known_is_what_it_reads_however_far_off_that_is() {
+    let unit = json!({"name": "Taper 400", "scale": {"fractions": {"lowest": 128, "step": "tenths"}}});
+    let put = json!({"light": {"light": "key", "role": "key", "unit": unit, "dial": "1/128", "distance": 3}});
+    let read = setup([room("5.6 8", "100", "1/125"), aperture("8"), put, reads("key", "8 4")]);
+    // f/8 and 4 tenths less the room's f/5.6 and 8 tenths: log2(2^6.4 − 2^5.8) = 4.84.
+    close(known(&read, "key").0, (2f64.powf(6.4) - 2f64.powf(5.8)).log2(), 0.01);
+    assert!(known(&read, "key").1 < 0.25);
+}
+
+/// What is learnt of a unit holds this look's own readings by the time its light is described anew: they count once.
+#[test]
+fn a_light_described_anew_does_not_learn_twice_from_its_own_readings() {
+    let read = then(&stands(), reads("key", "4 6"));
+    let sample = teach::sample(&read, &LightId::new("key").unwrap(), Uuid::nil(), Uuid::nil()).unwrap();
+    let learnt = ink_lamp_sitting::kit::Calibration::of(&[sample]).unwrap();
+    let anew = then(&read, key(&json!({"calibration": learnt, "group": "A"})));
+    assert_eq!((known(&anew, "key"), anew.lights[index(&anew, "key")].rig.calibration), (known(&read, "key"), None));
+    // Before any reading of it, it is what one begins with.
+    assert!(then(&stands(), key(&json!({"calibration": learnt}))).lights[index(&read, "key")].rig.calibration.is_some());
+}
+
 #[test]
 fn evidence_from_outside_is_bounded_and_odd_numbers_are_refused() {
     let part = |n: usize, dial: usize| json!({"light": "key", "dial": dial, "placement": n, "model": 4, "hand": 0.03});
@@ -205,6 +229,7 @@ fn evidence_from_outside_is_bounded_and_odd_numbers_are_refused() {
     };
     assert!(with(rows(65, 1)).unwrap_err().contains("At most 64"));
     assert!(with(rows(64, 8)).unwrap_err().contains("512 lights in these readings together. At most 96 count."));
+    assert!(with(json!([{"shown": 4, "parts": []}])).unwrap_err().contains("A reading is of a light"));
     assert!(with(json!([{"shown": 1e300, "parts": [part(0, 0)]}])).unwrap_err().contains("no number of stops"));
     // As much as there may be, as odd as it may be, comes to numbers.
     let full = with(rows(12, 8)).unwrap();

@@ -108,19 +108,13 @@ export function draw(board: Board, boxes: readonly LaneBox[], scale: Scale, ghos
         [at + 26 * out1, at - 11 * out1, at + 13 * out1],
         [x],
       )
-    }
-    // How surely it is known, where nothing is in the way.
-    if (reading && lane.sure) {
-      const at = y(reading.stops)
-      const { within, shown } = lane.sure
-      if (!gap) out.whiskers.push({ role, x: box.x + 10, y1: y(reading.stops + within), y2: y(reading.stops - within) })
-      text(
-        box,
-        { id: `${id}.sure`, kind: 'quiet', text: shown },
-        6,
-        [at + (up ? 13 : -13), at + (up ? 26 : -26)],
-        [NUMBER_X],
-      )
+      // How surely it is known, where nothing is in the way.
+      if (lane.sure) {
+        const { within, shown } = lane.sure
+        if (!gap)
+          out.whiskers.push({ role, x: box.x + 10, y1: y(reading.stops + within), y2: y(reading.stops - within) })
+        text(box, { id: `${id}.sure`, kind: 'quiet', text: shown }, 6, [at - 13 * out1, at - 26 * out1], [NUMBER_X])
+      }
     }
     if (target && !seated) {
       const at = y(target.stops)

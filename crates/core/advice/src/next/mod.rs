@@ -19,7 +19,7 @@ use ink_lamp_sitting::{
     entry::{Entry, FrameShot},
     light::Held,
     role::{LightId, Role},
-    seen::{Seen, Worth},
+    seen::Worth,
     setup::Setup,
 };
 
@@ -154,11 +154,10 @@ fn was_read(scene: &Scene, index: usize) -> bool {
 /// Whether, since the last decision, a light was read for a second time: an alarm's own reading is not counted.
 fn spare_is_spent(setup: &Setup) -> bool {
     setup.seen.iter().enumerate().any(|(at, seen)| {
-        let of = |other: &Seen| other.parts.first().map(|p| &p.light) == seen.parts.first().map(|p| &p.light);
-        let before: Vec<&Seen> = setup.seen[..at].iter().filter(|s| of(s)).collect();
-        let is_alarm = |s: &&Seen| matches!(s.worth, Worth::Doubted | Worth::Nothing);
-        let after_alarm = before.last().is_some_and(is_alarm);
-        seen.this_round && !is_alarm(&seen) && !after_alarm && !before.iter().all(is_alarm)
+        let Some(part) = seen.metered() else { return false };
+        let before: Vec<Worth> = setup.seen[..at].iter().filter(|s| s.is_of(&part.light)).map(|s| s.worth).collect();
+        let after_alarm = before.last().is_some_and(Worth::is_alarm);
+        seen.this_round && !seen.worth.is_alarm() && !after_alarm && !before.iter().all(Worth::is_alarm)
     })
 }
 

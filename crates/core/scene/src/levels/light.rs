@@ -4,12 +4,7 @@ use ink_lamp_light::{
     meter::{Amount, Exposure, Reading},
     scale::Stops,
 };
-use ink_lamp_sitting::{
-    belief::{Belief, Known},
-    own::Own,
-    role::LightId,
-    setup::Setup,
-};
+use ink_lamp_sitting::{belief::Belief, light::Light, own::Own, role::LightId, setup::Setup};
 
 /// One light alone.
 #[derive(Clone)]
@@ -49,18 +44,13 @@ impl LightLevel {
     #[must_use]
     pub fn of(setup: &Setup, belief: &Belief, index: usize, e: Exposure, room: Amount) -> Self {
         let light = &setup.lights[index];
-        let lost = setup.shutter_loss(light);
-        let flash_of = |av_100: f64| Amount::at(level_of(av_100, e) - lost);
-        let known = belief.light(index);
-        let sd_of = |known: &Known, flash: Amount| {
+        // By all that is known: the flash, and one standard deviation of it with the room.
+        let known = belief.light(index).map(|known| {
+            let flash = flash_of(setup, light, known.av_100, e);
             let share = flash.share_of(flash.and(room));
-            Stops::of(belief.variance(known, share, light.room_place(), 1.0 - share).sqrt())
-        };
-        let guess = || {
-            let known = known.as_ref()?;
-            let flash = flash_of(known.av_100);
-            Some((flash.and(room).level()?, sd_of(known, flash)))
-        };
+            (flash, Stops::of(belief.variance(&known, share, light.room_place(), 1.0 - share).sqrt()))
+        });
+        let guess = || known.and_then(|(flash, sd)| Some((flash.and(room).level()?, sd)));
         let Some(held) = &light.reading else { return Self { guess: guess(), ..Self::unknown() } };
         let raw = level_of(held.reading.av_100(), e);
         match (setup.own(held, light.room_place()), held.carried()) {
@@ -68,14 +58,13 @@ impl LightLevel {
                 Self { stale: Some(raw), doubt: belief.doubt(index).map(Stops::of), guess: guess(), ..Self::unknown() }
             }
             (Own::Flash(_), Some(_)) if belief.was_read(index) => {
-                let flash = known.as_ref().map_or(Amount::NONE, |known| flash_of(known.av_100));
-                let sd = known.as_ref().map(|known| sd_of(known, flash));
+                let (flash, sd) = known.map_or((Amount::NONE, None), |(flash, sd)| (flash, Some(sd)));
                 Self { total: flash.and(room).level(), flash, sd, ..Self::unknown() }
             }
             (Own::Flash(av), by) => {
                 // A reading that came along with the start of a look: only what it said is known.
                 let read = av + light.as_school(held, setup.schools.receptor).get() + by.map_or(0.0, Stops::get);
-                let flash = flash_of(read + setup.metered_loss(light, held).get());
+                let flash = flash_of(setup, light, read + setup.metered_loss(light, held).get(), e);
                 let total = flash.and(room).level();
                 match by {
                     Some(_) => Self { total, flash, ..Self::unknown() },
@@ -87,6 +76,11 @@ impl LightLevel {
             (Own::Tangled(tangled), _) => Self { stale: Some(raw), tangled, guess: guess(), ..Self::unknown() },
         }
     }
+}
+
+/// A light's flash of an `Av` at ISO 100 against an exposure, less what the shutter takes of it.
+pub(super) fn flash_of(setup: &Setup, light: &Light, av_100: f64, e: Exposure) -> Amount {
+    Amount::at(level_of(av_100, e) - setup.shutter_loss(light))
 }
 
 /// The level of an `Av` at ISO 100 against an exposure.

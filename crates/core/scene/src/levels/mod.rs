@@ -114,9 +114,9 @@ impl Levels {
         self.gap(index).is_some_and(|gap| self.is_too_far(gap))
     }
 
-    /// What an `Av` at ISO 100 is against the exposure, less what the shutter takes.
-    pub(crate) fn flash_at(&self, av_100: f64, lost: Stops) -> Option<Amount> {
-        Some(Amount::at(level_of(av_100, self.exposure?) - lost))
+    /// A light's flash of an `Av` at ISO 100 against the exposure, less what the shutter takes of it.
+    pub(crate) fn flash_of(&self, setup: &Setup, light: &Light, av_100: f64) -> Option<Amount> {
+        Some(light::flash_of(setup, light, av_100, self.exposure?))
     }
 
     /// Lit side and shadow side as amounts, with some lights replaced by what they will be. All keys and fills count; the first key must

@@ -110,9 +110,10 @@ impl Expected for Reading {
         let all: Vec<(f64, &[usize])> = levels.chain(room).collect();
         let most = all.iter().map(|(level, _)| *level).fold(f64::MIN, f64::max);
         let sum: f64 = all.iter().map(|(level, _)| (level - most).exp2()).sum();
-        for (level, which) in &all {
+        for (nth, (level, which)) in all.iter().enumerate() {
             let share = (level - most).exp2() / sum;
-            if share < UNFELT {
+            // What was metered always counts: of a light of which nothing is known yet, anything may be.
+            if nth > 0 && share < UNFELT {
                 continue;
             }
             for error in *which {
@@ -143,7 +144,7 @@ impl Reading {
 const FAR: f64 = 4.0;
 /// So often all is worked out anew.
 const SETTLED: usize = 3;
-/// A part of a reading below this share of it says nothing of that part, and nothing of it says anything of the rest.
+/// Another light or the room below this share of a reading says nothing of it.
 const UNFELT: f64 = 1e-4;
 
 impl Belief {
@@ -241,7 +242,7 @@ impl Belief {
 
     /// One reading.
     fn see(&mut self, setup: &Setup, seen: &Seen) {
-        let Some(first) = seen.parts.first().and_then(|p| setup.index_of(&p.light)) else { return };
+        let Some((part, first)) = seen.metered().and_then(|p| Some((p, setup.index_of(&p.light)?))) else { return };
         let Some(reading) = self.expected(setup, seen) else { return };
         let mut widened = None;
         match seen.worth {
@@ -251,7 +252,7 @@ impl Belief {
                 return;
             }
             Worth::Nothing => {
-                let (light, part) = (&mut self.lights[first], &seen.parts[0]);
+                let light = &mut self.lights[first];
                 let as_it_stands = (part.dial, part.placement) == (light.dial, light.placement);
                 light.nothing = if as_it_stands { light.nothing + 1 } else { 0 };
                 return;
@@ -260,7 +261,6 @@ impl Belief {
             Worth::Plain => {}
         }
         self.take(seen.shown.get(), METER.powi(2), reading, widened);
-        let part = &seen.parts[0];
         let light = &mut self.lights[first];
         (light.doubt, light.nothing) = (None, 0);
         light.read.push((part.dial, part.placement));

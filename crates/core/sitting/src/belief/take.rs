@@ -39,17 +39,13 @@ impl Setup {
         let mut seen = Seen { shown: Stops::of(held.reading.av_100()), room, parts, worth: Worth::Nothing, this_round: true };
         if own != Own::Nothing {
             // Read anew as it stands: nobody is asked to, so the later one is what was meant, as far as all else agrees with it.
-            let earlier = std::mem::take(&mut self.seen);
-            let stands = |s: &&Seen| {
-                let (then, now) = (&s.parts[0], &seen.parts[0]);
-                s.worth != Worth::Doubted && (&then.light, then.dial, then.placement) == (&now.light, now.dial, now.placement)
-            };
-            self.seen = earlier.iter().filter(|s| !stands(s)).cloned().collect();
-            let worth = self.worth(index, &seen);
-            if worth == Worth::Doubted {
+            let earlier = self.seen.clone();
+            let stands = |s: &Seen| s.worth != Worth::Doubted && s.metered().zip(seen.metered()).is_some_and(|(a, b)| a.stands_as_in(b));
+            self.seen.retain(|s| !stands(s));
+            seen.worth = self.worth(index, &seen);
+            if seen.worth == Worth::Doubted {
                 self.seen = earlier;
             }
-            seen.worth = worth;
         }
         self.seen.push(seen);
         // The oldest have taught what they had to.
@@ -81,6 +77,10 @@ impl Setup {
     /// Whether a reading is believed.
     fn worth(&self, index: usize, seen: &Seen) -> Worth {
         let mut belief = Belief::of(self);
+        if belief.light(index).is_none() {
+            // Nothing is known that a reading could contradict.
+            return Worth::Plain;
+        }
         let Some(reading) = belief.expected(self, seen) else { return Worth::Plain };
         let mut slope = Sum::new();
         let expected = reading.at(&|e| belief.normal.mean(e), &mut slope);
@@ -90,10 +90,9 @@ impl Setup {
             return Worth::Plain;
         }
         let id = &self.lights[index].id;
-        let doubted = self.seen.iter().rev().filter(|s| s.parts.first().is_some_and(|p| p.light == *id));
-        let doubted: Vec<&Seen> = doubted.take_while(|s| s.worth == Worth::Doubted).collect();
+        let doubted: Vec<&Seen> = self.seen.iter().rev().filter(|s| s.is_of(id)).take_while(|s| s.worth == Worth::Doubted).collect();
         let same = doubted.first().is_some_and(|last| {
-            let as_it_stood = last.parts[0].dial == seen.parts[0].dial && last.parts[0].placement == seen.parts[0].placement;
+            let as_it_stood = last.metered().zip(seen.metered()).is_some_and(|(a, b)| a.stands_as_in(b));
             as_it_stood && (last.shown - seen.shown).abs().get() <= SAME
         });
         // Said twice, it is so; and nobody is asked for ever.
@@ -103,47 +102,51 @@ impl Setup {
     /// Evidence after lights were described, turned, moved, exchanged or taken away: a light that moved stands anew; what was only *said* of it,
     /// and changed nothing, is said of its readings too; and what can't be carried along is forgotten.
     pub(crate) fn keep_evidence(&mut self, before: &Self) {
-        if self.lights == before.lights && self.studio == before.studio {
-            return;
-        }
+        let same_studio = self.studio == before.studio;
         let (now, then) = (self.studio(), before.studio());
         let mut forgotten = Vec::new();
         for index in 0..self.lights.len() {
             let light = &self.lights[index];
-            let Some(was) = before.light(&light.id) else { continue };
+            let Some(was) = before.light(&light.id).filter(|was| !same_studio || *was != light) else { continue };
             let is_other = was.unit.is_some() && (light.unit != was.unit || light.rig.kit.map(|k| k.unit) != was.rig.kit.map(|k| k.unit));
             let carried = |l: &Light| l.reading.as_ref().map(Held::carried);
             let carried = match (carried(was), carried(light)) {
-                (Some(Some(before)), Some(Some(after))) => after - before,
-                (Some(None), Some(None)) | (None, _) => Stops::ZERO,
-                _ => {
-                    forgotten.push(light.id.clone());
-                    continue;
-                }
+                _ if is_other => None,
+                (Some(Some(before)), Some(Some(after))) => Some(after - before),
+                (Some(None), Some(None)) | (None, _) => Some(Stops::ZERO),
+                _ => None,
             };
-            if is_other {
-                forgotten.push(light.id.clone());
+            let id = light.id.clone();
+            let Some(carried) = carried else {
+                forgotten.push(id);
                 continue;
-            }
+            };
             let said = self.model(light, &now).av_100 - before.model(was, &then).av_100 - carried.get();
-            let (id, moved) = (light.id.clone(), has_moved(was, light));
-            if was.dial.is_none() && light.dial.is_some() {
-                let dial = light.dial;
-                self.seen.iter_mut().flat_map(|s| &mut s.parts).filter(|p| p.light == id && p.dial.is_none()).for_each(|p| p.dial = dial);
+            let (dial, moved) = (light.dial, has_moved(was, light));
+            for part in self.seen.iter_mut().flat_map(|s| &mut s.parts).filter(|p| p.light == id) {
+                if was.dial.is_none() {
+                    part.dial = part.dial.or(dial);
+                }
+                if said.abs() > 1e-9 {
+                    part.model += Stops::of(said);
+                }
             }
-            if said.abs() > 1e-9 {
-                self.seen.iter_mut().flat_map(|s| &mut s.parts).filter(|p| p.light == id).for_each(|p| p.model += Stops::of(said));
+            let was_read = self.seen.iter().any(|s| s.is_of(&id));
+            let light = &mut self.lights[index];
+            if was_read && light.worn_id() == was.worn_id() {
+                // What its readings here taught is among what is learnt by now: it would count twice.
+                light.rig.calibration = was.rig.calibration;
             }
             if moved {
-                self.lights[index].placement = self.lights[index].placement.saturating_add(1);
+                light.placement = light.placement.saturating_add(1);
             }
-            if moved || self.lights[index].dial != was.dial {
-                self.lights[index].left = false;
+            if moved || light.dial != was.dial {
+                light.left = false;
             }
         }
-        let here = |part: &Part| self.lights.iter().any(|l| l.id == part.light) && !forgotten.contains(&part.light);
-        let kept: Vec<Seen> = self.seen.iter().filter(|s| s.parts.iter().all(here)).cloned().collect();
-        self.seen = kept;
+        let (lights, seen) = (&self.lights, &mut self.seen);
+        let here = |part: &Part| lights.iter().any(|l| l.id == part.light) && !forgotten.contains(&part.light);
+        seen.retain(|s| s.parts.iter().all(here));
     }
 
     /// What is decided anew is worked out anew: the reading after the last is free again.

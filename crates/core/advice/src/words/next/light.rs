@@ -64,11 +64,11 @@ fn dial(to: &DialMove, scene: &Scene) -> Line {
         return vec![text(move_it), strong(to_there.told(scene.setup.length))];
     }
     let side = terms::side(left);
-    let where_to = to.moved.map_or_else(|| times(to.by_distance), |(_, to)| to.told(scene.setup.length));
     if to.moved.is_none() && to.by_distance.abs() > MOST_BY_FACTOR {
         // No studio is so large, nor a stand so near.
         return vec![text(format!("{name} to ")), strong(setting), text(format!(", still {} {side}", step.size(left)))];
     }
+    let where_to = to.moved.map_or_else(|| times(to.by_distance), |(_, to)| to.told(scene.setup.length));
     let still = format!("still {} {side}: {} to ", step.number(left), verb(to.by_distance));
     if !to.stays {
         return vec![text(format!("{name} to ")), strong(setting), text(format!(", {still}")), strong(where_to)];

@@ -65,7 +65,7 @@ fn the_same_way_down_reads_right_on_every_dial() {
 #[test]
 fn a_first_guess_is_told_with_how_far_off_it_may_be() {
     let stands = after(&decided(), [aperture("4"), in_octa("key", &rated(200.0, &json!({})), "1/8", 1.5, &octa_rig(&json!({})))]);
-    assert!(plain(&Board::of(&stands).next.why[1]).starts_with("Likely 4 2, ±0.3."));
+    assert!(plain(&Board::of(&stands).next.why[1]).starts_with("Likely 4 3 at 1/8, ±0.3."));
 }
 
 #[test]

@@ -6,9 +6,9 @@ use ink_lamp_sitting::setup::Setup;
 use ink_lamp_tapes::{
     after,
     entries::{aperture, camera, camera_with, light, ratio, reads, room},
-    kit::{octa_rig, rated, taper},
+    kit::{body, octa_rig, quick_body, rated, taper},
     then,
-    whole::{bright_room, decided, in_octa},
+    whole::{bright_room, decided, in_octa, quick_light},
 };
 use serde_json::json;
 
@@ -97,4 +97,78 @@ fn a_distance_that_no_studio_has_is_not_told() {
     let put = light("fill", &json!({"unit": taper(128, "tenths"), "dial": "1/128"}));
     let setup = after(&decided(), [put, reads("fill", "128 0"), reads("key", "5.6 4")]);
     assert!(!say(&setup).contains("times"), "{}", say(&setup));
+}
+
+/// Curtains of 1/256 s, 1/2000 (exact 1/2048 s): high-speed sync leaves (1/2048) / (1/256 + 1/2048) = 1/9 of a pop, −3.17 stops. A light that is to lie
+/// on 0 at f/4 then shows f/4 and 3.17 stops more, f/11 and 2 tenths, at ISO 100; with the meter at ISO 200 one stop more again.
+#[test]
+fn what_a_meter_should_read_by_high_speed_sync_is_on_target_once_it_is_typed() {
+    let on = json!({"firing": {"high_speed": {"camera": true, "transmitter": true, "units": ["key"]}}});
+    let camera = camera_with("4", "1/2000", "100", &json!({"body": quick_body(true)}));
+    let key = quick_light("key", "1/4", 1.5);
+    let dark = room("1 0", "100", "1/2");
+    let wish = json!({"target": {"light": "key", "level": 0}});
+    let others = ["fill", "rim", "ground"].map(|id| json!({"light_removed": {"light": id}}));
+    let fast = after(&after(&Setup::default(), others), [camera, key, on, dark, wish]);
+    let why = |setup: &Setup| Board::of(setup).next.why.iter().map(|line| plain(line)).collect::<Vec<_>>().join(" ");
+    assert!(why(&fast).contains("It should read 11 2, one pop alone."), "{}", why(&fast));
+    let typed = then(&fast, json!({"reading": {"of": "key", "shows": "11 2"}}));
+    assert_eq!(Board::of(&typed).lane("key").unwrap().words, "on target");
+    assert_eq!(Board::of(&typed).lane("key").unwrap().reading.as_ref().unwrap().shown, "0.0");
+    // At f/16 and a half it would be 1.3 over: told in what the meter showed.
+    let over = then(&fast, json!({"reading": {"of": "key", "shows": "16 5", "iso": "100"}}));
+    assert_eq!(plain(&Board::of(&over).next.why[0]), "reads 16 5, one pop alone. It must read 11 2.");
+    // The meter stands at ISO 200 from here on.
+    let own = then(&fast, json!({"reading": {"of": "key", "shows": "22 5", "iso": "200"}}));
+    assert_eq!(plain(&Board::of(&own).next.why[0]), "reads 22 5 at ISO 200, one pop alone. It must read 16 2 at ISO 200.");
+    let again = then(&own, json!({"dial": {"light": "key", "dial": "1/8 -0.3"}}));
+    let typed = then(&again, json!({"reading": {"of": "key", "shows": "16 2", "iso": "200"}}));
+    assert_eq!(Board::of(&typed).lane("key").unwrap().words, "on target");
+}
+
+/// The meter at ISO 200 shows one stop more than at the camera's 100: a fill that must lie at f/5.6 4 there shows 8 4.
+#[test]
+fn what_a_light_should_read_is_told_at_the_meters_own_iso() {
+    let setup = after(&decided(), [json!({"reading": {"of": "key", "shows": "8 4", "iso": "200"}})]);
+    let board = Board::of(&setup);
+    assert_eq!(board.lane("key").unwrap().words, "on target");
+    // 3 : 1, the lit side on 0: the fill at log2(1/3) = −1.585, f/4 4 at ISO 100, f/5.6 4 at ISO 200.
+    assert_eq!(plain(&board.next.why[0]), "At the shadow side, all others off. It should read 5.6 4 at ISO 200.");
+    let typed = then(&setup, json!({"reading": {"of": "fill", "shows": "5.6 4", "iso": "200"}}));
+    assert_eq!(Board::of(&typed).lane("fill").unwrap().words, "on target");
+}
+
+/// GN 40 at 1/30 with X sync, 28 at 1/60: −1.03. The key reads 0.0 with the meter at 1/30; at the camera's 1/60 the frame gets 1.0 less. It needs no
+/// power dial, and no dial is asked of it: 1.0 stop is a factor of 1.43 in distance.
+#[test]
+fn a_bulb_needs_no_dial_and_is_cut_as_its_guide_numbers_say() {
+    let bulb = json!({"name": "Bulb 25", "guide": {"number": 40, "length": "metres", "iso": "100"}, "scale": "full_only", "bulb": {"sync": "x"}});
+    let key = light("key", &json!({"unit": bulb, "distance": 2.0}));
+    let others = ["fill", "rim", "ground"].map(|id| json!({"light_removed": {"light": id}}));
+    let wish = json!({"target": {"light": "key", "level": 0}});
+    let camera = camera_with("8", "1/60", "100", &json!({"sync": "1/60"}));
+    let read = json!({"reading": {"of": "key", "shows": "8 0", "shutter": "1/30"}});
+    let setup = after(&after(&Setup::default(), others), [camera, room("1 0", "100", "1/2"), key, wish, read]);
+    let board = Board::of(&setup);
+    let lane = board.lane("key").unwrap();
+    assert_eq!(lane.reading.as_ref().unwrap().shown, "−1.0");
+    assert_eq!(lane.foot.strong, "full");
+    assert_eq!(plain(&board.next.say), "Key has one power, still 1.0 under: bring it nearer to 1.41 m");
+}
+
+/// A pulse of t0.1 = 1/100 s outlasts a leaf shutter of 1/125 (exact 1/128 s): τ = 0.01/ln 10 = 4.34 ms, and 1 − e^(−7.81/4.34) = 0.835 of it passes,
+/// −0.26 stop: found, and taken off the level.
+#[test]
+fn what_the_shutter_cuts_off_a_slow_pulse_is_missing_in_the_level_too() {
+    let slow = rated(400.0, &json!({"durations": [{"power": 0, "t01": 0.01}]}));
+    let leaf = body(&json!({"shutter": "leaf", "fastest": "1/500"}));
+    let camera = camera_with("8", "1/125", "100", &json!({"body": leaf}));
+    let key = light("key", &json!({"unit": slow, "dial": "1/1"}));
+    let setup = after(&Setup::default(), [camera, room("1 0", "100", "1/2"), key, reads("key", "8 0")]);
+    let board = Board::of(&setup);
+    assert!(board.findings.iter().any(|f| f.kind == FindingKind::PulseTail));
+    let tau = 0.01 / 10f64.ln();
+    let passes = (1.0 - (-(1.0 / 128.0) / tau).exp()).log2();
+    assert!((passes + 0.26).abs() < 0.01);
+    assert!((board.lane("key").unwrap().reading.as_ref().unwrap().stops.get() - passes).abs() < 0.01);
 }

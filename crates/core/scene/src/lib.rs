@@ -12,6 +12,7 @@
 //! - [`shutter`], [`freeze`]: what passes the shutter, and which power freezes a movement, case by case;
 //! - [`stands_at`]: where a light stands;
 //! - [`scene`]: all of it for one setup;
+//! - [`meter_shows`]: what the meter shows of a light that lies at a level of the frame;
 //! - [`outlook`]: what is to be expected of each light against its wish, and how surely;
 //! - [`stand`]: how a reading stands against its wish;
 //! - [`effect`]: what one entry did, between the scenes before and after it.
@@ -26,6 +27,7 @@ pub mod freeze;
 pub mod ground;
 pub mod in_picture;
 pub mod levels;
+pub mod meter_shows;
 pub mod mixture;
 pub mod outlook;
 pub mod overhead;

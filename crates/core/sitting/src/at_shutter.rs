@@ -1,7 +1,7 @@
 //! What the shutter, as it is set, does to each light.
 
 use ink_lamp_light::{
-    scale::{Iso, Stops},
+    scale::{Iso, ShutterTime, Stops},
     shutter::{Curtains, Delay, ExponentialPulse, Leaf, Passed, seconds_of},
 };
 
@@ -10,6 +10,9 @@ use crate::{
     light::{Held, Light},
     setup::Setup,
 };
+
+/// A part of a pulse that the shutter cuts off is not seen below this, stops (a judgement): what a meter in tenths tells twice over.
+const SEEN_TAIL: f64 = 0.15;
 
 impl Setup {
     /// Whether a light's unit would pulse through the whole travel now: the shutter is past sync, and high-speed sync is on everywhere.
@@ -24,7 +27,7 @@ impl Setup {
     }
 
     /// What the shutter takes of a light against what a meter read of a whole pop, stops: the loss of high-speed sync with what a test frame
-    /// taught, or a bulb's burn that the shutter cuts. 0 for an ordinary flash within sync.
+    /// taught, a bulb's burn that the shutter cuts, or the end of a slow pulse where that is seen. 0 for other flashes within sync.
     #[must_use]
     pub fn shutter_loss(&self, light: &Light) -> Stops {
         let Some((camera, t)) = self.camera.as_ref().and_then(|c| Some((c, seconds_of(c.exposure.shutter)?))) else { return Stops::ZERO };
@@ -33,15 +36,30 @@ impl Setup {
         }
         match camera.travel().filter(|_| self.pulses(light)) {
             Some(travel) => Curtains { travel, delay: Delay::NONE }.high_speed_loss(t) + self.firing.extra.stops(),
-            None => Stops::ZERO,
+            None => self.tail(light).map_or(Stops::ZERO, |(mean, _)| -mean),
         }
+    }
+
+    /// What the shutter cuts off the end of a pulse: over the frame, stops, negative, and edge by edge. None where that is not seen, and past sync,
+    /// where a part of the frame gets nothing at all.
+    #[must_use]
+    pub fn tail(&self, light: &Light) -> Option<(Stops, Passed)> {
+        let passed = self.passes(light).filter(|_| self.camera.as_ref().is_some_and(|c| !c.is_past_sync(c.exposure.shutter)))?;
+        let mean = Stops::from_factor(passed.mean).filter(|mean| mean.get() < -SEEN_TAIL)?;
+        Some((mean, passed))
     }
 
     /// What the meter's own time took of a light that it read, stops: a bulb's burn that it cut. 0 for all others.
     #[must_use]
     pub fn metered_loss(&self, light: &Light, held: &Held) -> Stops {
+        self.loss_at(light, held.reading.shutter)
+    }
+
+    /// What a meter's time takes of a light, stops.
+    #[must_use]
+    pub fn loss_at(&self, light: &Light, shutter: ShutterTime) -> Stops {
         let bulb = light.unit.as_ref().and_then(|u| u.bulb);
-        bulb.zip(seconds_of(held.reading.shutter)).map_or(Stops::ZERO, |(bulb, t)| bulb.loss(t))
+        bulb.zip(seconds_of(shutter)).map_or(Stops::ZERO, |(bulb, t)| bulb.loss(t))
     }
 
     /// Whether what the frame gets of a light is worked out, and not what its reading says: the shutter takes something that the meter's time did not.
@@ -91,6 +109,9 @@ impl Setup {
             let share = Leaf { delay }.pass(pulse, t);
             return Some(Passed { worst_edge: share, other_edge: share, mean: share });
         }
-        Some(Curtains { travel: camera.travel()?, delay }.pass(pulse, t))
+        // A sync time that its maker names is whole, however its printed number rounds; only a late trigger spoils it.
+        let named = delay == Delay::NONE && camera.sync.is_some() && !camera.is_past_sync(camera.exposure.shutter);
+        let travel = camera.travel().map(|travel| if named && travel > t { t } else { travel })?;
+        Some(Curtains { travel, delay }.pass(pulse, t))
     }
 }

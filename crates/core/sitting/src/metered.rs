@@ -1,6 +1,9 @@
 //! Where, how and with what a reading was taken.
 
-use ink_lamp_light::meter::Receptor;
+use ink_lamp_light::{
+    meter::Receptor,
+    scale::{Iso, ShutterTime},
+};
 use serde::{Deserialize, Serialize};
 
 use crate::role::LightId;
@@ -55,6 +58,27 @@ impl How {
     /// Whether all is as usual.
     #[must_use]
     pub fn is_usual(&self) -> bool {
+        *self == Self::default()
+    }
+}
+
+/// The meter's own settings, as the last reading was taken with them; what is left out goes with the camera.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MeterSet {
+    /// Its ISO.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub iso: Option<Iso>,
+    /// Its shutter time.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub shutter: Option<ShutterTime>,
+}
+
+impl MeterSet {
+    /// Whether it goes with the camera.
+    #[must_use]
+    pub fn is_as_camera(&self) -> bool {
         *self == Self::default()
     }
 }

@@ -9,6 +9,7 @@ use crate::{
     holds::Holds,
     kit::Transmitter,
     light::{Because, Held, Light},
+    metered::MeterSet,
     role::{ADDED, LightId, Role},
     room::Room,
     schools::Schools,
@@ -65,6 +66,9 @@ pub struct Setup {
     /// The studio around the sitter, once it was described.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub studio: Option<Box<Studio>>,
+    /// How the meter is set, where that is not as the camera.
+    #[serde(default, skip_serializing_if = "MeterSet::is_as_camera")]
+    pub meter: MeterSet,
     /// What the ground is to look like, where that was said.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub ground_tone: Option<GroundTone>,
@@ -92,6 +96,7 @@ impl Default for Setup {
             firing: Firing::default(),
             holds: Holds::default(),
             studio: None,
+            meter: MeterSet::default(),
             ground_tone: None,
             seen: Vec::new(),
         }

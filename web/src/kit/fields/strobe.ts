@@ -175,7 +175,7 @@ export const STROBE: Field[] = [
     suffix: 's',
     optional: true,
     when: (v) => Boolean(v['bulb.sync']),
-    hint: '0.02 if left out',
+    hint: '0.0157 if left out',
   },
   {
     path: 'bulb.width',

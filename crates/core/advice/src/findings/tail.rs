@@ -8,9 +8,6 @@ use serde::Serialize;
 use super::Found;
 use crate::action::camera_with;
 
-/// A tail below this is not seen, stops (a judgement): what a meter in tenths tells twice over.
-const SEEN_TAIL: f64 = 0.15;
-
 /// A pulse outlasts the shutter.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -42,13 +39,9 @@ pub(crate) enum Edge {
 
 pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
     let (setup, light) = (scene.setup, &scene.setup.lights[index]);
-    let (camera, passed) = setup.camera.as_ref().zip(setup.passes(light))?;
-    let at = camera.exposure.shutter;
     // Past sync the band is told already.
-    if camera.is_past_sync(at) {
-        return None;
-    }
-    let mean = Stops::from_factor(passed.mean).filter(|m| m.get() < -SEEN_TAIL)?;
+    let (camera, (mean, passed)) = setup.camera.as_ref().zip(setup.tail(light))?;
+    let at = camera.exposure.shutter;
     let edge = match Stops::from_factor(passed.worst_edge) {
         _ if camera.is_leaf() => Edge::Even,
         Some(worst) => Edge::Loses(worst),
@@ -66,7 +59,6 @@ fn longer(setup: &Setup, light: &Light) -> Option<ShutterTime> {
     (1..=12).find_map(|third| {
         let t = ShutterTime::from_tv(camera.exposure.shutter.tv() - f64::from(third) / 3.0).ok()?;
         slower.camera.as_mut()?.exposure.shutter = t;
-        let mean = Stops::from_factor(slower.passes(light)?.mean)?;
-        (mean.get() >= -SEEN_TAIL).then_some(t)
+        slower.tail(light).is_none().then_some(t)
     })
 }

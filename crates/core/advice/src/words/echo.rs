@@ -49,6 +49,7 @@ pub(crate) fn lines(scene: &Scene, of: &Subject, what: &str, reading: Reading) -
     }
     lines.extend(carried(setup, reading, of, scene));
     lines.extend(converted(setup, of));
+    lines.extend(less_in_the_frame(setup, of));
     lines
 }
 
@@ -95,6 +96,16 @@ fn alone_or_with(setup: &Setup, light: &Light) -> String {
     let named = |id| setup.light(id).map_or_else(String::new, |l| l.name().to_lowercase());
     let on: Vec<String> = others.iter().map(|o| named(&o.light)).collect();
     format!("{name} with the {} on", on.join(" and the "))
+}
+
+/// What the frame gets less of a light than a meter shows of one whole pop.
+fn less_in_the_frame(setup: &Setup, of: &Subject) -> Option<Line> {
+    let Subject::Light(id) = of else { return None };
+    let light = setup.light(id)?;
+    let loss = setup.shutter_loss(light) - setup.metered_loss(light, light.reading.as_ref()?);
+    let why = if setup.pulses(light) { "One pop alone: by high-speed sync" } else { "By this shutter time" };
+    let way = if loss.get() > 0.0 { "less" } else { "more" };
+    (loss.tenths() != 0).then(|| vec![text(format!("{why} the frame gets {} {way}.", loss.number()))])
 }
 
 /// What was taken out of a reading, and how the way it was held was made the setup's.

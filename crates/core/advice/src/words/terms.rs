@@ -17,6 +17,8 @@ use ink_lamp_sitting::{
     studio::Bearing,
 };
 
+use super::span::{Line, Span, text};
+
 /// On which side of a line: `over`, `under`.
 pub(crate) fn side(by: Stops) -> &'static str {
     if by.get() > 0.0 { "over" } else { "under" }
@@ -35,9 +37,24 @@ pub(crate) fn unit(setup: &Setup, id: &LightId) -> String {
 /// The word on the button once a light stands elsewhere.
 pub(crate) const MOVED: &str = "Moved";
 
+/// What an ordinary meter reads of a light that the camera makes pulse.
+pub(crate) const ONE_POP: &str = ", one pop alone";
+
 /// What the meter shows of a level; none before the camera is set.
 pub(crate) fn shows(level: Stops, scene: &Scene) -> Option<FNumber> {
     Some(fnumber(Reading::av_for(level, scene.levels.exposure?)))
+}
+
+/// The same of one light alone as the meter shows it, with the meter's own settings where they are others.
+pub(crate) fn metered(index: usize, level: Stops, scene: &Scene) -> Option<Line> {
+    let shows = scene.meter_shows(index, level)?;
+    let iso = shows.iso.map(|iso| format!("ISO {}", iso.marking(Series::Third)));
+    let settings: Vec<String> = iso.into_iter().chain(shows.shutter.map(|t| t.marking(Series::Third))).collect();
+    let mut line = vec![Span::F(fnumber(shows.av))];
+    if !settings.is_empty() {
+        line.push(text(format!(" at {}", settings.join(", "))));
+    }
+    Some(line)
 }
 
 /// How far the camera stood from the sitter: `2.00 m`.

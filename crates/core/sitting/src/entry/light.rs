@@ -48,7 +48,8 @@ impl Setup {
         put.role.of_a_light()?;
         put.rig.fits(put.unit.as_ref())?;
         let dial = match (&put.unit, &put.dial) {
-            (_, None) => None,
+            // What has no dial needs no setting.
+            (unit, None) => unit.as_ref().and_then(|unit| unit.scale.only()),
             (Some(unit), Some(text)) => Some(unit.scale.read(text)?),
             (None, Some(_)) => return Err(Refusal::new("dial", "Without its unit a dial setting says nothing. Give the unit too.")),
         };

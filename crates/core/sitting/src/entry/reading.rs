@@ -11,7 +11,7 @@ use serde::{Deserialize, Serialize};
 
 use crate::{
     light::{Held, Light, Other},
-    metered::How,
+    metered::{How, MeterSet},
     role::LightId,
     room::{RoomLight, RoomSeen},
     setup::{Setup, unknown},
@@ -99,6 +99,10 @@ impl Setup {
         if taken.of != Subject::Room && !taken.light.is_plain() {
             return Err(Refusal::new("light", "Lamps, colour, time and direction belong to a reading of the room."));
         }
+        self.meter = MeterSet {
+            iso: taken.iso.filter(|iso| camera.is_none_or(|c| c.iso != *iso)),
+            shutter: taken.shutter.filter(|shutter| camera.is_none_or(|c| c.shutter != *shutter)),
+        };
         let held = Held { how: taken.how.clone(), ..Held::measured(reading) };
         let on: Vec<&Light> =
             taken.how.on.iter().map(|id| self.light(id).ok_or_else(|| unknown(id).at("how.on"))).collect::<Result<_, _>>()?;

@@ -74,7 +74,9 @@ const fn is_first(placement: &u32) -> bool {
 impl TryFrom<Unchecked> for Light {
     type Error = Refusal;
     fn try_from(l: Unchecked) -> Result<Self, Refusal> {
-        let on_scale = match (l.dial, &l.unit) {
+        // What has no dial needs no setting.
+        let dial = l.dial.or_else(|| l.unit.as_ref()?.scale.only());
+        let on_scale = match (dial, &l.unit) {
             (None, _) => true,
             (Some(dial), Some(unit)) => dial <= unit.scale.lowest(),
             (Some(_), None) => false,
@@ -84,7 +86,7 @@ impl TryFrom<Unchecked> for Light {
         }
         l.role.of_a_light()?;
         l.rig.fits(l.unit.as_ref())?;
-        let Unchecked { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic, placement, left } = l;
+        let Unchecked { id, role, unit, dial: _, modifier, distance, place, target, reading, rig, automatic, placement, left } = l;
         Ok(Self { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic, placement, left })
     }
 }

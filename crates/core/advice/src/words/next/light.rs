@@ -11,7 +11,7 @@ use crate::{
     next::light::{DialMove, LightMove, OutOfReach},
     words::{
         span::{Line, Span, strong, text},
-        terms::{self, shows},
+        terms,
     },
 };
 
@@ -73,6 +73,9 @@ fn dial(to: &DialMove, scene: &Scene) -> Line {
     if !to.stays {
         return vec![text(format!("{name} to ")), strong(setting), text(format!(", {still}")), strong(where_to)];
     }
+    if unit_of(to, scene).is_some_and(|unit| unit.scale.only().is_some()) {
+        return vec![text(format!("{name} has one power, {still}")), strong(where_to)];
+    }
     let end = match to.reach {
         Reach::BelowLowest => "its lowest, ",
         Reach::AboveFull => "full power, ",
@@ -121,6 +124,9 @@ fn instead(to: &OutOfReach, scene: &Scene) -> String {
     let unit = scene.setup.lights[to.light].unit.as_ref();
     let end = unit.map(|u| u.scale.write(to.dial)).unwrap_or_default();
     let at = to.distance.map(|d| format!(" at {}", d.told(scene.setup.length))).unwrap_or_default();
+    if unit.is_some_and(|u| u.scale.only().is_some()) {
+        return format!("It has one power{at}. A gel, a filter or another unit; or the aperture or the ISO, and all others with it.");
+    }
     match (to.reach, to.gap.get() > 0.0) {
         (Reach::Within, _) => {
             format!("It stands at {end}{at}, and no finer step is nearer. A hand's breadth of distance does it, or leave it so.")
@@ -137,6 +143,7 @@ fn instead(to: &OutOfReach, scene: &Scene) -> String {
 fn other_ways(unit: &Unit, reach: Reach) -> String {
     let (name, scale) = (&unit.name, &unit.scale);
     match reach {
+        _ if scale.only().is_some() => format!("{name} has no dial. Or a filter, a gel, another unit, or the aperture, and all others with it."),
         Reach::BelowLowest => format!("{name} ends at {}. Or a filter, a grid, or a smaller unit.", scale.write(scale.lowest())),
         Reach::AboveFull => {
             format!("{name} ends at {}. Or open the aperture or raise ISO, and bring all others down as much.", scale.write(Dial::FULL))
@@ -148,17 +155,19 @@ fn other_ways(unit: &Unit, reach: Reach) -> String {
 /// `reads ƒ5.6¹. For 3 : 1 it must read ƒ4⁴.`
 fn reads(index: usize, target: Stops, scene: &Scene) -> Line {
     let (setup, light) = (scene.setup, &scene.setup.lights[index]);
-    let worked_out = setup.is_worked_out(light);
-    let likely = worked_out || light.reading.as_ref().is_some_and(|h| !h.is_measured());
+    let likely = light.reading.as_ref().is_some_and(|h| !h.is_measured());
     let total = scene.levels.lights[index].total.unwrap_or(target);
     let mut line = vec![Span::Mark(light.role), text(if likely { "is likely at " } else { "reads " })];
-    line.extend(shows(total, scene).map(Span::F));
+    line.extend(terms::metered(index, total, scene).unwrap_or_default());
+    if setup.pulses(light) {
+        line.push(text(terms::ONE_POP));
+    }
     let both = setup.first(Role::Key).is_some() && setup.first(Role::Fill).is_some();
     match (light.role, setup.ratio.filter(|_| both)) {
         (Role::Key | Role::Fill, Some(ratio)) => line.push(text(format!(". For {} it must read ", ratio.ratio().shown().replace(' ', "")))),
         _ => line.push(text(". It must read ")),
     }
-    line.extend(shows(target, scene).map(Span::F));
+    line.extend(terms::metered(index, target, scene).unwrap_or_default());
     line.push(text("."));
     line
 }

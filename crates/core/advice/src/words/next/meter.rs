@@ -37,11 +37,13 @@ pub(super) fn why(what: &MeterLight, scene: &Scene) -> Vec<Line> {
         (_, others) => format!("It was read with the {} on. Read those alone, or this one.", others.join(" and the ")),
     };
     let mut first = vec![Span::Mark(light.role), text(place)];
-    if let Some(should) = what.target.and_then(|t| shows(t, scene)) {
-        first.extend([text(" It should read "), Span::F(should), text(".")]);
+    if let Some(should) = what.target.and_then(|t| terms::metered(what.light, t, scene)) {
+        first.push(text(" It should read "));
+        first.extend(should);
+        first.push(text(if setup.pulses(light) { format!("{}.", terms::ONE_POP) } else { ".".to_owned() }));
     }
     let mut why = vec![first];
-    why.extend(what.likely.as_ref().and_then(|l| likely(l, scene)));
+    why.extend(what.likely.as_ref().and_then(|l| likely(l, what.light, scene)));
     why
 }
 
@@ -56,9 +58,11 @@ const fn place_of(role: Role) -> &'static str {
     }
 }
 
-fn likely(likely: &Likely, scene: &Scene) -> Option<Line> {
+fn likely(likely: &Likely, light: usize, scene: &Scene) -> Option<Line> {
     let within = scene.setup.schools.step.number(likely.within);
-    let mut line = vec![text("Likely "), Span::F(shows(likely.at, scene)?), text(format!(", ±{within}."))];
+    let mut line = vec![text("Likely ")];
+    line.extend(terms::metered(light, likely.at, scene)?);
+    line.push(text(format!(", ±{within}.")));
     if let Some(dial) = &likely.begin {
         line.extend([text(" To begin with, set "), strong(dial), text(".")]);
     }

@@ -145,6 +145,12 @@ impl PowerScale {
         self.lowest
     }
 
+    /// The setting of what has no dial: it is always at full power. None where there is anything to turn.
+    #[must_use]
+    pub fn only(&self) -> Option<Dial> {
+        (self.lowest == Dial::FULL).then_some(Dial::FULL)
+    }
+
     /// Every setting from full to lowest.
     pub fn dials(&self) -> impl Iterator<Item = Dial> + use<> {
         (0..=self.lowest.0).map(Dial)

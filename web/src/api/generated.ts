@@ -688,7 +688,10 @@ export interface components {
         };
         /** @description A flash bulb: one burn, one power. Its light is taken as a bell curve (an assumption). */
         Bulb: {
-            /** @description From ignition to the peak; about 0.02 s for a medium-peak bulb (from memory). */
+            /**
+             * @description From ignition to the peak; 0.0157 s where it is left out: so half of the burn passes 1/60 with X sync, as the guide numbers 40 and 28 of a
+             *     medium-peak bulb have it (common practice, no source).
+             */
             peak?: components["schemas"]["Seconds"];
             /** @description How it is fired. */
             sync: components["schemas"]["BulbSync"];
@@ -1563,8 +1566,10 @@ export interface components {
              */
             smear: number;
         } | {
-            /** @description By how much. */
-            by: components["schemas"]["Stops"];
+            /** @description The greatest ratio that it allows, the fill off. */
+            greatest: components["schemas"]["Ratio"];
+            /** @description What is wished. */
+            wished: components["schemas"]["Ratio"];
         } | ({
             /**
              * Format: double
@@ -2412,6 +2417,8 @@ export interface components {
              */
             number: number;
             other?: components["schemas"]["OtherPlace"] | null;
+            /** @description It is a key or a fill whose wish is its own, as no ratio was chosen. */
+            own_wish: boolean;
             reading?: components["schemas"]["Mark"] | null;
             role?: components["schemas"]["Role"] | null;
             /** @description How it stands. */
@@ -2664,6 +2671,11 @@ export interface components {
          * @example 5.6 8
          */
         MeterDisplay: string;
+        /** @description The meter's own settings, as the last reading was taken with them; what is left out goes with the camera. */
+        MeterSet: {
+            iso?: components["schemas"]["Iso"] | null;
+            shutter?: components["schemas"]["ShutterTime"] | null;
+        };
         /**
          * @description How the meter was fired.
          * @enum {string}
@@ -3667,6 +3679,8 @@ export interface components {
             length?: components["schemas"]["LengthUnit"];
             /** @description The lights in the order of their lanes, at most eight. */
             lights: components["schemas"]["Light"][];
+            /** @description How the meter is set, where that is not as the camera. */
+            meter?: components["schemas"]["MeterSet"];
             ratio?: components["schemas"]["RatioSpec"] | null;
             /** @description The room's light. */
             room: components["schemas"]["Room"];
@@ -4245,6 +4259,8 @@ export interface components {
             level?: components["schemas"]["Stops"] | null;
             /** @description Which. */
             light: components["schemas"]["LightId"];
+            /** @description For key and fill: a wish of its own, apart from any ratio; one that was chosen is given up. */
+            own?: boolean;
         };
         /** @description A mark on a drawn power scale. */
         Tick: {

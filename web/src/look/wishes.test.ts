@@ -13,6 +13,7 @@ const lane = (more: Partial<Lane>): Lane => ({
   state: 'set',
   words: 'set',
   likely: false,
+  own_wish: false,
   foot: { strong: '', plain: '', third: '' },
   ...more,
 })
@@ -28,6 +29,8 @@ describe('a step of a wish', () => {
   it('goes by tenths without drift, and nowhere where there is none yet', () => {
     expect(one(wishStep(lane({ wish: 0.30000000000000004 }), -0.1))).toEqual({ target: { light: 'rim', level: 0.2 } })
     expect(one(wishStep(lane({}), 0.1))).toBeUndefined()
+    const key = lane({ id: 'key', role: 'key', wish: 0, own_wish: true })
+    expect(one(wishStep(key, 0.1))).toEqual({ target: { light: 'key', level: 0.1, own: true } })
   })
 
   it('moves the line of a removed room and the level of a kept one', () => {

@@ -6,7 +6,7 @@ const tenths = (stops: number) => Math.round(stops * 10) / 10
 
 /** The entry that puts a lane's wish at a level: the line of a removed room, the level of a kept one, the target of a light. */
 export function wishAt(lane: Lane, level: number | string): TypedEntry {
-  if (lane.kind !== 'room') return { target: { light: lane.id, level } }
+  if (lane.kind !== 'room') return { target: { light: lane.id, level, ...(lane.own_wish ? { own: true } : {}) } }
   return { room_wish: lane.floor ? { remove: { level } } : { keep: { level } } }
 }
 

@@ -119,12 +119,13 @@ fn where_the_room_alone_is_too_bright_no_dial_helps() {
         synced("5.6", "1/60", "100", None),
         room("4 0", "100", "1/60"),
         json!({"room_wish": {"keep": {"level": -1.0}}}),
-        ratio(4.0),
-        reads("key", "5.6 3"),
-        reads("fill", "4 5"),
+        ratio(2.0),
+        json!({"target": {"light": "rim", "level": -1.5}}),
+        reads("key", "5.6 0"),
+        reads("rim", "4 5"),
     ]);
     let next = Board::of(&bright).next;
-    assert_eq!((next.kind, plain(&next.say).as_str()), (MoveKind::RoomOver, "Fill can't go lower: the room alone is over it"));
+    assert_eq!((next.kind, plain(&next.say).as_str()), (MoveKind::RoomOver, "Rim can't go lower: the room alone is over it"));
 }
 
 #[test]

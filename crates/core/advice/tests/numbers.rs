@@ -1,7 +1,7 @@
 //! Numbers that were found wrong when the board was tried as a new user would, each with the calculation by hand.
 #![allow(clippy::unwrap_used, missing_docs)]
 
-use ink_lamp_advice::{board::Board, findings::FindingKind, next::MoveKind, words::span::plain};
+use ink_lamp_advice::{board::Board, findings::FindingKind, next::MoveKind, ways::Ways, words::span::plain};
 use ink_lamp_sitting::setup::Setup;
 use ink_lamp_tapes::{
     after,
@@ -142,7 +142,8 @@ fn what_a_light_should_read_is_told_at_the_meters_own_iso() {
 /// power dial, and no dial is asked of it: 1.0 stop is a factor of 1.43 in distance.
 #[test]
 fn a_bulb_needs_no_dial_and_is_cut_as_its_guide_numbers_say() {
-    let bulb = json!({"name": "Bulb 25", "guide": {"number": 40, "length": "metres", "iso": "100"}, "scale": "full_only", "bulb": {"sync": "x"}});
+    let bulb =
+        json!({"name": "Bulb 25", "guide": {"number": 40, "length": "metres", "iso": "100"}, "scale": "full_only", "bulb": {"sync": "x"}});
     let key = light("key", &json!({"unit": bulb, "distance": 2.0}));
     let others = ["fill", "rim", "ground"].map(|id| json!({"light_removed": {"light": id}}));
     let wish = json!({"target": {"light": "key", "level": 0}});
@@ -171,4 +172,83 @@ fn what_the_shutter_cuts_off_a_slow_pulse_is_missing_in_the_level_too() {
     let passes = (1.0 - (-(1.0 / 128.0) / tau).exp()).log2();
     assert!((passes + 0.26).abs() < 0.01);
     assert!((board.lane("key").unwrap().reading.as_ref().unwrap().stops.get() - passes).abs() < 0.01);
+}
+
+/// The room kept at −1 is half of the exposure: with the lit side on 0 the shadow side can't lie under −1, so 2 : 1 at most. No fill is asked for that
+/// would have to read below the room itself; it is told once, and 2 : 1 is what the room gives with the fill off.
+#[test]
+fn a_ratio_that_the_room_makes_impossible_is_told_once_as_such() {
+    let kept = json!({"room_wish": {"keep": {"level": -1.0}}});
+    let setup =
+        after(&Setup::default(), [camera("5.6", "1/60", "100"), room("4 0", "100", "1/60"), kept, ratio(3.0), reads("key", "5.6 0")]);
+    let board = Board::of(&setup);
+    assert!(board.lane("fill").unwrap().target.is_none());
+    assert_eq!(board.lane("key").unwrap().words, "on target");
+    let told: Vec<&str> = board.findings.iter().filter(|f| f.kind == FindingKind::RoomOverShadow).map(|f| f.lane.as_str()).collect();
+    assert_eq!(told, ["room"]);
+    assert_eq!(plain(&board.next.say), "3 : 1 can't be: the room alone leaves 2 : 1 at most");
+    assert_eq!(board.next.action.as_ref().unwrap().label, "Choose 2 : 1");
+    assert_eq!(board.face.as_ref().unwrap().ratio_now, "2 : 1");
+    // So wished, nothing is left to say of it.
+    let lower = setup.apply(&board.next.action.unwrap().entry).unwrap();
+    let board = Board::of(&lower);
+    assert!(board.findings.iter().all(|f| f.kind != FindingKind::RoomOverShadow));
+    assert_ne!(board.next.kind, MoveKind::ChooseRatio);
+    assert_ne!(board.next.lane, "fill");
+    // Two thirds less of the room, −1.67 with the kept level there: 2^1.67 = 3.2 : 1 at most, and 3 : 1 has a fill again.
+    let less = after(&setup, [json!({"room_wish": {"keep": {"level": -1.67}}}), camera("5.6", "1/100", "100")]);
+    assert!(Board::of(&less).lane("fill").unwrap().target.is_some());
+}
+
+/// Key and fill without a ratio have wishes of their own, and can go back to that.
+#[test]
+fn a_key_has_a_wish_without_a_ratio() {
+    let none = after(&decided(), [json!({"ratio": {"target": null}})]);
+    let board = Board::of(&none);
+    let key = board.lane("key").unwrap();
+    assert!(key.own_wish && key.target.is_none());
+    let on_0 = none.apply(key.first_wish.as_ref().unwrap()).unwrap();
+    assert!(on_0.ratio.is_none() && target(&on_0, "key").abs() < 1e-9);
+    // A step from there stays its own, and nobody asks for a ratio.
+    let over = then(&on_0, json!({"target": {"light": "key", "level": 0.3, "own": true}}));
+    assert!(over.ratio.is_none() && (target(&over, "key") - 0.3).abs() < 1e-9);
+    assert_ne!(Board::of(&over).next.kind, MoveKind::ChooseRatio);
+    // With a ratio the two follow it again.
+    assert!((target(&then(&over, ratio(3.0)), "key") - (2.0f64 / 3.0).log2()).abs() < 0.01);
+    assert!(!Board::of(&then(&over, ratio(3.0))).lane("key").unwrap().own_wish);
+}
+
+/// Past sync without high-speed sync a part of the frame is black: the camera as it is set is no way, and no way that does the job leaves it so. Where
+/// the time stays past sync, high-speed sync is one of the way's names, and its loss is counted.
+#[test]
+fn past_sync_no_way_leaves_a_part_of_the_frame_black() {
+    let mut room = bright_room();
+    room[0] = camera_with("1.4", "1/500", "200", &json!({"body": quick_body(true), "sitter": 1.5}));
+    let setup = after(&Setup::default(), room);
+    assert!(Board::of(&setup).findings.iter().any(|f| f.kind == FindingKind::PastSync));
+    let ways = Ways::of(&setup).ways;
+    assert!(ways.iter().filter(|w| w.does && w.possible).count() > 2 && ways.iter().all(|w| !w.in_use));
+    for way in ways.iter().filter(|w| w.does && w.possible) {
+        let used = way.entries.iter().fold(setup.clone(), |s, e| s.apply(e).unwrap());
+        let board = Board::of(&used);
+        assert!(board.findings.iter().all(|f| f.kind != FindingKind::PastSync), "{}: {}", way.name, way.settings);
+    }
+    // From 1/500 to 1/4000 by high-speed sync: log2(1 + (1/256)/(1/4096)) = 4.09 stops more flash.
+    let fast = ways.iter().find(|w| w.id == "high_speed").unwrap();
+    assert!((fast.rise.get() - 17f64.log2()).abs() < 1e-6, "{}", fast.rise);
+}
+
+/// A light that is too strong at its lowest power is moved back, and never beyond what a studio has.
+#[test]
+fn a_light_that_goes_farther_away_is_not_brought_nearer() {
+    let setup = after(&after(&Setup::default(), bright_room()), [quick_light("key", "1/256", 1.8), reads("key", "1.4 8")]);
+    for way in Ways::of(&setup).ways.into_iter().filter(|w| w.id != "lamps") {
+        for light in way.lights.iter().filter(|l| l.moved.is_some()) {
+            let moved = light.moved.clone().unwrap();
+            let at: Vec<f64> = moved.trim_end_matches(" m").split(" to ").map(|d| d.parse().unwrap()).collect();
+            let verb = if at[1] > at[0] { "Move back: " } else { "Bring nearer: " };
+            assert!(way.catch.contains(&format!("{verb}{}", light.name)) || !way.does, "{}: {moved}", way.catch);
+            assert!(at[1] <= 6.0);
+        }
+    }
 }

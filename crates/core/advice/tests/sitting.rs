@@ -381,8 +381,9 @@ fn a_wish_counts_from_where_it_is_and_begins_with_what_is_usual() {
     let first = |setup: &Setup, id: &str| lane(setup, id).first_wish.map(|entry| serde_json::to_value(entry).unwrap());
     let unit = taper(256, "tenths");
     let lights = after(&Setup::default(), [put("key", &unit, "1/8"), put("fill", &unit, "1/8"), put("rim", &unit, "1/8")]);
-    assert_eq!(first(&lights, "key"), Some(ratio(3.0)));
-    assert_eq!(first(&lights, "fill"), first(&lights, "key"));
+    // No ratio was chosen: theirs are their own.
+    assert_eq!(first(&lights, "key"), Some(json!({"target": {"light": "key", "level": 0.0, "own": true}})));
+    assert_eq!(first(&lights, "fill"), Some(json!({"target": {"light": "fill", "level": -1.0, "own": true}})));
     assert_eq!(first(&lights, "rim"), Some(json!({"target": {"light": "rim", "level": 0.0}})));
     // The room always has one: below the line, until it is to be kept.
     assert_eq!(lane(&lights, "room").wish.unwrap().get(), -5.0);

@@ -7,7 +7,7 @@
 use ink_lamp_light::{meter::Amount, scale::Stops, strobe::Dial};
 use ink_lamp_sitting::belief::Known;
 
-use crate::scene::Scene;
+use crate::{levels::ROOM_LEAVES, scene::Scene};
 
 /// A light against its wish.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -100,7 +100,5 @@ impl Scene<'_> {
     }
 }
 
-/// What is left for a light where the room all but gives its wish, as a share of the room: below it nothing can be metered.
-const ROOM_LEAVES: f64 = 0.01;
 /// How surely a reading that came along with the start of a look says where its light lies now, one standard deviation, stops (a judgement).
 const AS_READ: f64 = 0.15;

@@ -16,10 +16,13 @@ const shown = computed(() => target.value ?? scales.usual.ratio)
 const face = computed(() => board.board?.face)
 
 const change = (part: Partial<RatioSpec>) => board.change(ratioWith(shown.value, part))
-const convention = computed({
-  get: () => shown.value.convention,
-  set: (c) => change({ convention: c }),
+/** Key and fill may do without a ratio: each then has a wish of its own. */
+const NONE = 'none'
+const convention = computed<RatioSpec['convention'] | typeof NONE>({
+  get: () => target.value?.convention ?? NONE,
+  set: (c) => (c === NONE ? board.write({ ratio: { target: null } }) : change({ convention: c })),
 })
+const conventions = computed(() => [...scales.choices.conventions, { value: NONE, words: 'no ratio' }])
 const anchor = computed({ get: () => shown.value.anchor, set: (a) => change({ anchor: a }) })
 
 /** `4 : 1`, or 4. */
@@ -56,7 +59,7 @@ const rows = computed(() => {
         @down="board.step(ratioStep(target, -0.1, scales.usual.ratio))"
         @up="board.step(ratioStep(target, 0.1, scales.usual.ratio))"
       />
-      <ChoiceList v-model="convention" label="What the ratio means" :options="scales.choices.conventions" />
+      <ChoiceList v-model="convention" label="What the ratio means" :options="conventions" />
       <ChoiceList v-model="anchor" label="What lies on 0" :options="scales.choices.anchors" />
     </div>
     <table class="mt-1 w-full text-body">

@@ -61,7 +61,7 @@ pub(super) fn shown(pick: &Pick, scene: &Scene, findings: &[Finding]) -> NextMov
     if let (MoveKind::Shoot, Some(spoils)) = (pick.what.kind(), spoils) {
         return mend_first(pick, scene, spoils);
     }
-    let action = pick.entry.as_ref().map(|entry| Action { label: words::press(pick, entry).to_owned(), entry: entry.clone() });
+    let action = pick.entry.as_ref().map(|entry| Action { label: words::press(pick, entry), entry: entry.clone() });
     NextMove {
         kind: pick.what.kind(),
         lane: pick.lane.clone(),

@@ -55,8 +55,10 @@ pub(super) fn follow_lights(scene: &Scene, camera: &Camera) -> Option<Pick> {
     let anchor = setup.ratio.map_or(Anchor::KeyAlone, RatioTarget::anchor);
     let (what, level) = match (anchor, levels.sides(setup, None)) {
         (Anchor::LitSide, Some((lit, _, false))) => (Anchored::Both, lit.level()?),
-        // Without a fill the room is one, and every reading of the key holds it.
-        (Anchor::LitSide, Some((lit, _, true))) if setup.first(Role::Fill).is_none() => (Anchored::Key, lit.level()?),
+        // Without a fill, or where it is enough, the room is one, and every reading of the key holds it.
+        (Anchor::LitSide, Some((lit, _, true))) if setup.first(Role::Fill).is_none() || levels.room_fills.is_some() => {
+            (Anchored::Key, lit.level()?)
+        }
         (Anchor::LitSide, _) => return None,
         (Anchor::KeyAlone, _) => (Anchored::Key, key),
     };

@@ -53,7 +53,7 @@ impl Move {
             Self::Room(_) => MoveKind::MoveRoom,
             Self::Follow(_) => MoveKind::MoveCamera,
             Self::Automatic(_) => MoveKind::LockInManual,
-            Self::ChooseRatio => MoveKind::ChooseRatio,
+            Self::ChooseRatio | Self::LowerRatio(_) => MoveKind::ChooseRatio,
             Self::MeterLight(_) => MoveKind::MeterLight,
             Self::Light(LightMove::RoomOver { .. }) => MoveKind::RoomOver,
             Self::Light(LightMove::OutOfReach(_)) => MoveKind::OutOfReach,

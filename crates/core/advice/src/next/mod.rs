@@ -10,7 +10,7 @@ pub(crate) mod camera;
 mod kind;
 pub(crate) mod light;
 pub(crate) mod meter;
-mod ratio;
+pub(crate) mod ratio;
 pub(crate) mod room;
 
 use ink_lamp_light::{ambient::RoomWish, scale::Stops};
@@ -40,6 +40,8 @@ pub(crate) enum Move {
     Automatic(automatic::InManual),
     /// Choose the ratio.
     ChooseRatio,
+    /// Choose a lower one: the room alone gives more than the shadow side is wished.
+    LowerRatio(ratio::RoomOverShadow),
     /// Read a light alone.
     MeterLight(meter::MeterLight),
     /// Turn a dial, or move the light where its dial can't do it.
@@ -107,7 +109,8 @@ pub(crate) fn of(scene: &Scene) -> Pick {
     if let Some(pick) = largest_change(scene, &order) {
         return pick;
     }
-    let has = |role| setup.first(role).is_some();
+    // Key and fill may have wishes of their own.
+    let has = |role| setup.first(role).is_some_and(|l| l.target.is_none());
     if setup.ratio.is_none() && has(Role::Key) && has(Role::Fill) {
         return ratio::choose();
     }
@@ -117,7 +120,9 @@ pub(crate) fn of(scene: &Scene) -> Pick {
     // Each light once before any is read twice.
     let wants_reading = |i: usize| {
         let light = &setup.lights[i];
-        !was_read(scene, i) && (levels.targets[i].is_some() || light.unit.is_some())
+        // Where the room is fill enough the fill stays off.
+        let is_off = levels.room_fills.is_some() && setup.index(Role::Fill) == Some(i);
+        !was_read(scene, i) && !is_off && (levels.targets[i].is_some() || light.unit.is_some())
     };
     if let Some(&i) = order.iter().find(|&&i| wants_reading(i)) {
         // A light that is known well is moved before it is read, where that is how it is corrected.
@@ -126,6 +131,9 @@ pub(crate) fn of(scene: &Scene) -> Pick {
             .unwrap_or_else(|| meter::light(scene, i));
     }
     // What can't be reached stepped aside for the others; it is told once.
+    if let Some(pick) = ratio::lower(scene) {
+        return pick;
+    }
     if let Some(pick) = order.iter().find_map(|&i| light::stuck(scene, i)) {
         return pick;
     }
@@ -163,7 +171,11 @@ fn spare_is_spent(setup: &Setup) -> bool {
 
 /// The light that is least sure of those that were changed since they were read; one that stands as it was read is not read again for nothing.
 fn least_sure(scene: &Scene, order: &[usize]) -> Option<usize> {
-    let changed = |i: &usize| scene.belief.was_read(*i) && !scene.belief.stands_as_read(*i) && !scene.setup.lights[*i].left;
+    // One that gave nothing twice gives nothing the third time.
+    let changed = |i: &usize| {
+        let belief = &scene.belief;
+        belief.was_read(*i) && !belief.stands_as_read(*i) && belief.gave_nothing(*i) < 2 && !scene.setup.lights[*i].left
+    };
     let sure = order.iter().copied().filter(changed).filter_map(|i| Some((i, 1.0 - scene.outlook(i)?.chance(scene.levels.tolerance))));
     sure.reduce(|most, one| if one.1 > most.1 + 1e-9 { one } else { most }).map(|(i, _)| i)
 }

@@ -10,7 +10,7 @@ use ink_lamp_light::{
     shape::Filter,
     shutter::{Curtains, Delay, seconds_of},
 };
-use ink_lamp_scene::{levels::Levels, turn::Turn};
+use ink_lamp_scene::{levels::Levels, shutter::all_pulse, turn::Turn};
 use ink_lamp_sitting::{camera::Camera, setup::Setup};
 
 use super::{
@@ -172,7 +172,8 @@ fn shots(setup: &Setup, camera: &Camera, blocked: bool) -> Vec<Shot> {
         let (travel, t) = camera.travel().zip(seconds_of(t))?;
         Some(Curtains { travel, delay: Delay::NONE }.high_speed_loss(t).get() + setup.firing.extra.get())
     };
-    let lost_now = setup.lights.iter().find(|l| setup.pulses(l)).and_then(|_| loss(camera.exposure.shutter)).unwrap_or(0.0);
+    let pulses = all_pulse(setup);
+    let lost_now = Some(camera.exposure.shutter).filter(|_| pulses).and_then(loss).unwrap_or(0.0);
     let mut shots = Vec::new();
     for tv in steps(camera, slowest, fastest, now) {
         let Ok(shutter) = ShutterTime::from_tv(tv) else { continue };
@@ -183,7 +184,8 @@ fn shots(setup: &Setup, camera: &Camera, blocked: bool) -> Vec<Shot> {
         let changed = (tv - now).abs() > 1e-6;
         let (flash, changes, cost) = if past {
             let Some(lost) = loss(shutter) else { continue };
-            (lost_now - lost, Changes::HIGH_SPEED.only_if(changed), HIGH_SPEED)
+            // Past sync without high-speed sync a part of the frame is black: it is no way before that is on.
+            (lost_now - lost, Changes::HIGH_SPEED.only_if(changed || !pulses), HIGH_SPEED)
         } else {
             (lost_now, Changes::SHUTTER.only_if(changed), (now - tv).max(0.0) * SLOWER)
         };

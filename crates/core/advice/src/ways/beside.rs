@@ -13,7 +13,10 @@ use super::{
     here::{After, Here, NEAREST},
     way::RoomWay,
 };
-use crate::words::ways::{self as words, catch};
+use crate::{
+    search::Changes,
+    words::ways::{self as words, catch},
+};
 
 impl Here<'_> {
     /// Blinds down, lamps off: free, and to be read again unless it was read so before.
@@ -81,7 +84,7 @@ impl Here<'_> {
         after.levels = Scene::of(&after.setup).levels;
         let shown = self.lights(&mut after, Stops::ZERO, Stops::ZERO);
         let mut way = self.finish(words::NEARER, "nearer", &after, shown, Stops::ZERO);
-        way.settings = format!("{} · {}", words::settings(self.camera, &set), told.join(", "));
+        way.settings = format!("{} · {}", words::settings(self.camera, &set, Changes::APERTURE), told.join(", "));
         way.given_up = 0.8 + by.get() * 0.4;
         if let Some(room) = way.room.clone().filter(|_| !way.does) {
             way.verdict = Some(catch::short(self.wish.gap(room.stops)));

@@ -10,7 +10,7 @@ use ink_lamp_sitting::{
 };
 
 use super::way::WayLight;
-use crate::{search::Space, words::ways as words};
+use crate::{correct::REACHED, search::Space, words::ways as words};
 
 /// Nearer than this no light is brought (a judgement): its front fills the frame, and a flash that near blinds.
 pub(super) const NEAREST: f64 = 0.5;
@@ -65,7 +65,7 @@ impl Here<'_> {
             let moved = if possible || !self.setup.holds.lights_move {
                 None
             } else {
-                after.setup.distance_for(light, rest).filter(|d| d.get() >= NEAREST)
+                after.setup.distance_for(light, rest).filter(|d| (NEAREST..=REACHED.1).contains(&d.get()))
             };
             let dial = unit.scale.write(nearest.dial);
             if let Some(distance) = moved {

@@ -1,7 +1,7 @@
 //! The few ways that stay, each worked out on the board and put into words.
 
 use ink_lamp_light::{ambient::RoomWish, scale::Stops};
-use ink_lamp_scene::levels::Levels;
+use ink_lamp_scene::{levels::Levels, shutter::all_pulse};
 use ink_lamp_sitting::setup::Setup;
 
 use super::{here::Here, way::RoomWay};
@@ -35,7 +35,9 @@ pub(super) fn ways(setup: &Setup, levels: &Levels, wish: RoomWish) -> (Vec<RoomW
         // Nothing works as it stands: the mixture that comes nearest says what is missing.
         ways.extend(all.iter().filter(|c| c.changes.count() > 1).min_by(|a, b| rank(a).total_cmp(&rank(b))).and_then(|c| here.way(c)));
     }
-    if matches!(wish, RoomWish::Remove(_)) && !does.iter().any(|c| c.changes.count() == 0) {
+    // Past sync without high-speed sync a part of the frame is black, lamps on or off, lights near or far.
+    let black = camera.is_past_sync(camera.exposure.shutter) && !all_pulse(setup);
+    if matches!(wish, RoomWish::Remove(_)) && !black && !does.iter().any(|c| c.changes.count() == 0) {
         ways.extend(here.lamps_off());
         ways.extend(here.nearer());
     }
@@ -85,7 +87,7 @@ impl Here<'_> {
         let mut way = self.finish(&words::name(c.changes, self.camera.exposure, &set), &c.changes.id(), &after, lights, rise);
         way.in_use = in_use;
         way.given_up = c.cost;
-        way.settings = words::settings(self.camera, &set);
+        way.settings = words::settings(self.camera, &set, c.changes);
         if in_use {
             way.settings = words::NOTHING.to_owned();
         }

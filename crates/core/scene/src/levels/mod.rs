@@ -6,11 +6,13 @@ mod wishes;
 use ink_lamp_light::{
     ambient::RoomWish,
     meter::{Amount, Exposure},
+    ratio::Ratio,
     scale::{Step, Stops},
 };
 use ink_lamp_sitting::{belief::Belief, light::Light, metered::RoomPlace, own::Own, role::Role, setup::Setup};
 
 pub use light::LightLevel;
+pub use wishes::{RATIO_SAID, ROOM_LEAVES};
 
 use light::level_of;
 
@@ -34,6 +36,8 @@ pub struct Levels {
     pub targets: Vec<Option<Stops>>,
     /// By how much each wish moves with the room, for each stop of the room.
     pub wish_moves: Vec<f64>,
+    /// Where the room alone is fill enough, or too much: the greatest ratio that it allows.
+    pub room_fills: Option<Ratio>,
     /// How far off its wish a light may be.
     pub tolerance: f64,
     /// The reading with all lights on.
@@ -74,6 +78,7 @@ impl Levels {
             lights,
             targets,
             wish_moves,
+            room_fills: exposure.and_then(|_| wishes::room_fills(setup, room)),
             tolerance,
             whole,
         };

@@ -3,7 +3,7 @@
 use ink_lamp_light::{
     ambient::{UNSEEN, added},
     meter::Amount,
-    ratio::{Anchor, Convention, RatioTarget},
+    ratio::{Anchor, Convention, Ratio, RatioTarget},
     scale::Stops,
 };
 use ink_lamp_sitting::{role::Role, schools::Follow, setup::Setup};
@@ -14,9 +14,10 @@ use super::light::LightLevel;
 /// is held against it.
 pub(super) fn targets(setup: &Setup, room: Amount, camera: bool, lights: &[LightLevel]) -> Vec<Option<Stops>> {
     let (key, fill) = (setup.index(Role::Key), setup.index(Role::Fill));
-    let pair = setup.ratio.filter(|_| camera && key.is_some() && fill.is_some()).map(|r| key_and_fill(r, room));
-    // Without a fill the ratio waits: the key alone is the lit side, and lies on the exposure with the room in it.
-    let alone = setup.ratio.filter(|_| camera && fill.is_none()).map(|_| Stops::ZERO);
+    let room_fills = room_fills(setup, room).is_some();
+    let pair = setup.ratio.filter(|_| camera && key.is_some() && fill.is_some() && !room_fills).map(|r| key_and_fill(r, room));
+    // Without a fill, or where the room is one, the key alone is the lit side, and lies on the exposure with the room in it.
+    let alone = setup.ratio.filter(|_| camera && (fill.is_none() || room_fills)).map(|_| Stops::ZERO);
     let follows = setup.schools.follow == Follow::CameraFollows;
     let read = key.and_then(|i| lights[i].total).filter(|_| follows);
     setup
@@ -28,11 +29,25 @@ pub(super) fn targets(setup: &Setup, room: Amount, camera: bool, lights: &[Light
             (Some((key_at, fill_at)), Some(read)) if Some(i) == fill => Some(fill_at + (read - key_at)),
             (Some((key_at, _)), None) if Some(i) == key => Some(key_at),
             (Some((_, fill_at)), None) if Some(i) == fill => Some(fill_at),
-            _ if Some(i) == key => l.target.filter(|_| camera).or(alone),
+            _ if Some(i) == key => alone.filter(|_| room_fills).or(l.target.filter(|_| camera)).or(alone),
+            _ if Some(i) == fill && room_fills => None,
             _ => l.target.filter(|_| camera),
         })
         .collect()
 }
+
+/// Where the room alone leaves a fill nothing to give, the greatest ratio that it allows: lit side or key on 0 to the room, `1/r` by either
+/// convention.
+pub(super) fn room_fills(setup: &Setup, room: Amount) -> Option<Ratio> {
+    let wished = setup.ratio.filter(|_| setup.first(Role::Key).is_some() && setup.first(Role::Fill).is_some())?;
+    Ratio::new(1.0 / room.get()).ok().filter(|greatest| wished.ratio().get() >= greatest.get() - RATIO_SAID)
+}
+
+/// Ratios are said in tenths: so near to one it is that one.
+pub const RATIO_SAID: f64 = 0.05;
+
+/// What is left for a light where the room all but gives its wish, as a share of the room: below it nothing can be metered.
+pub const ROOM_LEAVES: f64 = 0.01;
 
 /// By how much each wish moves with the room, for each stop of the room: nothing where the room can't be seen.
 pub(super) fn moves(setup: &Setup, room: Amount, camera: bool, lights: &[LightLevel], at: &[Option<Stops>]) -> Vec<f64> {

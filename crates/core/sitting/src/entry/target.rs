@@ -21,6 +21,9 @@ pub struct TargetSet {
     pub light: LightId,
     /// Stops against the exposure, −10 to +5; nothing gives it up.
     pub level: Option<Stops>,
+    /// For key and fill: a wish of its own, apart from any ratio; one that was chosen is given up.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub own: bool,
 }
 
 impl Setup {
@@ -31,6 +34,11 @@ impl Setup {
         let role = self.light_mut(&set.light)?.role;
         // The ratio is between the first key and the first fill; further ones have wishes of their own.
         if self.first(role).is_some_and(|first| first.id != set.light) {
+            self.light_mut(&set.light)?.target = set.level;
+            return Ok(());
+        }
+        if set.own {
+            self.ratio = self.ratio.filter(|_| !matches!(role, Role::Key | Role::Fill));
             self.light_mut(&set.light)?.target = set.level;
             return Ok(());
         }

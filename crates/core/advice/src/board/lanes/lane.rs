@@ -49,6 +49,8 @@ pub struct Lane {
     pub wish: Option<Stops>,
     /// What gives it its first wish, where it has none.
     pub first_wish: Option<Entry>,
+    /// It is a key or a fill whose wish is its own, as no ratio was chosen.
+    pub own_wish: bool,
     /// What lies between them.
     pub gap: Option<Gap>,
     /// Where the next move puts it.
@@ -240,6 +242,7 @@ pub(super) fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         target: None,
         wish: None,
         first_wish: None,
+        own_wish: false,
         gap: None,
         after: None,
         floor: None,

@@ -8,7 +8,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::{scene::Scene, stand::Stand};
 use ink_lamp_sitting::{
-    entry::{Entry, RatioChosen, TargetSet},
+    entry::{Entry, TargetSet},
     light::Light,
     role::Role,
     setup::Setup,
@@ -30,7 +30,8 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
         nth: light.nth(),
         target: levels.targets[index].and_then(mark),
         wish,
-        first_wish: if wish.is_none() { first_wish(setup, light) } else { None },
+        first_wish: first_wish(setup, light).filter(|_| wish.is_none()),
+        own_wish: has_own_wish(setup, light),
         reading: level.shown().and_then(mark),
         likely: light.reading.as_ref().is_some_and(|h| !h.is_measured() || worked_out),
         guess: level.guess.and_then(|(at, within)| Some(guess(light, mark(at)?, within))),
@@ -47,12 +48,17 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
     }
 }
 
-/// Key and fill begin with the usual ratio, other lights on the exposure.
+/// Lights begin on the exposure, a fill a stop under it; key and fill follow a ratio that was chosen.
 fn first_wish(setup: &Setup, light: &Light) -> Option<Entry> {
-    match light.role {
-        Role::Key | Role::Fill => setup.ratio.is_none().then_some(Entry::Ratio(RatioChosen::USUAL)),
-        _ => Some(Entry::Target(TargetSet { light: light.id.clone(), level: Some(Stops::ZERO) })),
-    }
+    let own = has_own_wish(setup, light);
+    let level = if light.role == Role::Fill { Stops::constant(-1.0) } else { Stops::ZERO };
+    (own || !matches!(light.role, Role::Key | Role::Fill))
+        .then(|| Entry::Target(TargetSet { light: light.id.clone(), level: Some(level), own }))
+}
+
+/// Whether the wish of a key or a fill is its own, as no ratio was chosen.
+fn has_own_wish(setup: &Setup, light: &Light) -> bool {
+    matches!(light.role, Role::Key | Role::Fill) && setup.ratio.is_none()
 }
 
 fn guess(light: &Light, mark: Mark, within: Stops) -> GuessShown {

@@ -26,7 +26,7 @@ mod ratio_over_room;
 mod reading;
 mod recharge;
 mod rim;
-mod room_over_shadow;
+pub(crate) mod room_over_shadow;
 mod sheet;
 mod slow;
 mod sockets;
@@ -87,6 +87,7 @@ pub(crate) fn press(fact: &Fact, entry: &Entry, scene: &Scene) -> String {
         Fact::Slow(fact) => slow::press(fact),
         Fact::Sync(fact) => sync::press(fact),
         Fact::Tail(fact) => tail::press(fact),
+        Fact::RoomOverShadow(fact) => room_over_shadow::press(fact),
         Fact::PowerEnds(fact) => power_ends::press(fact, scene),
         Fact::PutOn(_) => put_on::press(entry),
         Fact::KeyAgainstRoom(fact) => key_against_room::press(fact, scene),
@@ -96,7 +97,6 @@ pub(crate) fn press(fact: &Fact, entry: &Entry, scene: &Scene) -> String {
         Fact::Filter(_)
         | Fact::Bulb(_)
         | Fact::Ghost(_)
-        | Fact::RoomOverShadow(_)
         | Fact::RoomLamps(_)
         | Fact::NoFlashFrame(_)
         | Fact::Whole(_)

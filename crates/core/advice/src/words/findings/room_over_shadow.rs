@@ -7,8 +7,12 @@ use crate::{
 
 pub(super) fn sentence(fact: &RoomOverShadow) -> Line {
     vec![
-        text("The room alone is "),
-        strong(fact.by.size()),
-        text(" over the shadow side you want. No fill can take that away: remove more of the room, or choose a lower ratio."),
+        text(format!("{} can't be: the room alone leaves ", fact.wished.shown())),
+        strong(fact.greatest.shown()),
+        text(" at most, the fill off. Remove more of the room, or choose a lower ratio."),
     ]
+}
+
+pub(crate) fn press(fact: &RoomOverShadow) -> String {
+    format!("Choose {}", fact.greatest.shown())
 }

@@ -143,7 +143,9 @@ fn instead(to: &OutOfReach, scene: &Scene) -> String {
 fn other_ways(unit: &Unit, reach: Reach) -> String {
     let (name, scale) = (&unit.name, &unit.scale);
     match reach {
-        _ if scale.only().is_some() => format!("{name} has no dial. Or a filter, a gel, another unit, or the aperture, and all others with it."),
+        _ if scale.only().is_some() => {
+            format!("{name} has no dial. Or a filter, a gel, another unit, or the aperture, and all others with it.")
+        }
         Reach::BelowLowest => format!("{name} ends at {}. Or a filter, a grid, or a smaller unit.", scale.write(scale.lowest())),
         Reach::AboveFull => {
             format!("{name} ends at {}. Or open the aperture or raise ISO, and bring all others down as much.", scale.write(Dial::FULL))

@@ -13,7 +13,7 @@ use ink_lamp_sitting::entry::Entry;
 use crate::{
     next::{Move, Pick, has_whole},
     words::{
-        findings::whole,
+        findings::{room_over_shadow, whole},
         span::{Line, text},
         terms,
     },
@@ -28,6 +28,9 @@ pub(crate) fn say(pick: &Pick, scene: &Scene) -> Line {
         Move::Follow(to) => camera::say(to),
         Move::Automatic(to) => automatic::say(to, scene),
         Move::ChooseRatio => vec![text("Choose the ratio of key to fill")],
+        Move::LowerRatio(over) => {
+            vec![text(format!("{} can't be: the room alone leaves {} at most", over.wished.shown(), over.greatest.shown()))]
+        }
         Move::MeterLight(what) => meter::say(what, scene),
         Move::Light(to) => light::say(to, scene),
         Move::MeterWhole(_) => vec![text("Meter all lights together")],
@@ -59,6 +62,9 @@ pub(crate) fn why(pick: &Pick, scene: &Scene) -> Vec<Line> {
         Move::ChooseRatio => {
             vec![vec![text("2 : 1 is flat, 3 : 1 usual, 9 : 1 dark. Lit : shadow of 3 : 1 is one stop between the two readings.")]]
         }
+        Move::LowerRatio(_) => vec![vec![text(
+            "No fill can take the room's light away: leave it off at that ratio. For more, less of the room: a flag, lamps off, a shorter time.",
+        )]],
         Move::MeterLight(what) => meter::why(what, scene),
         Move::Light(to) => light::why(to, scene),
         Move::MeterWhole(parts) => vec![meter::whole(*parts, scene)],
@@ -94,8 +100,9 @@ pub(crate) fn mend_first() -> Line {
 pub(crate) const ANYWAY: &str = "Shot all the same";
 
 /// The word on the button.
-pub(crate) fn press(pick: &Pick, entry: &Entry) -> &'static str {
-    match (&pick.what, entry) {
+pub(crate) fn press(pick: &Pick, entry: &Entry) -> String {
+    let fixed = match (&pick.what, entry) {
+        (Move::LowerRatio(over), _) => return room_over_shadow::press(over),
         (Move::SetCamera, _) => "ƒ8, 1/125, ISO 100",
         (Move::ChooseRatio, _) => "3 : 1",
         (Move::Shoot, _) => "Shot",
@@ -103,5 +110,6 @@ pub(crate) fn press(pick: &Pick, entry: &Entry) -> &'static str {
         (_, Entry::Left(_)) => "Leave it so",
         (_, Entry::Light(_)) => terms::MOVED,
         _ => "Dialled",
-    }
+    };
+    fixed.to_owned()
 }

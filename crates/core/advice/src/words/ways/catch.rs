@@ -27,9 +27,10 @@ pub(crate) fn short(gap: Stops) -> String {
     format!("{} short.", gap.number())
 }
 
-/// Lights that are brought nearer.
-pub(crate) fn bring_nearer(moved: &[String]) -> String {
-    format!("Bring nearer: {}", moved.join(", "))
+/// Lights that are brought nearer, and lights that are moved back.
+pub(crate) fn lights_moved(nearer: &[String], back: &[String]) -> String {
+    let told = |verb: &str, lights: &[String]| (!lights.is_empty()).then(|| format!("{verb}: {}", lights.join(", ")));
+    [told("Bring nearer", nearer), told("Move back", back)].into_iter().flatten().collect::<Vec<_>>().join(". ")
 }
 
 /// Why high-speed sync is not to be had.

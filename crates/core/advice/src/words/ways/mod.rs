@@ -155,7 +155,7 @@ pub(crate) fn focus(setup: &Setup) -> Option<String> {
 }
 
 /// `ƒ1.4 to ƒ4, ISO 200 to 100`.
-pub(crate) fn settings(camera: &Camera, set: &CameraSet) -> String {
+pub(crate) fn settings(camera: &Camera, set: &CameraSet, changes: Changes) -> String {
     let (e, third) = (camera.exposure, Series::Third);
     let mut words = Vec::new();
     if set.aperture != e.aperture {
@@ -163,6 +163,10 @@ pub(crate) fn settings(camera: &Camera, set: &CameraSet) -> String {
     }
     if set.shutter != e.shutter {
         words.push(format!("{} to {}", e.shutter.marking(third), set.shutter.marking(third)));
+    }
+    // Past sync already, it is what keeps the frame whole.
+    if changes.has(Changes::HIGH_SPEED) && set.shutter == e.shutter {
+        words.push("high-speed sync on".to_owned());
     }
     if set.iso != e.iso {
         words.push(format!("ISO {} to {}", e.iso.marking(third), set.iso.marking(third)));

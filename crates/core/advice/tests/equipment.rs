@@ -78,7 +78,7 @@ fn what_can_be_worked_out_is_carried_and_the_rest_is_stale() {
     assert!((level(&off, "key") - level(&on, "key") - 1.3).abs() < 0.01);
     assert_eq!(say(&off), "Key down 1.3 stops: set 1/32 +0.7");
     let note = found(&off, FindingKind::Uncompensated).unwrap();
-    assert_eq!(plain(&note.words), "Key: the grid was taken off, 1.3 stops brighter, and not compensated.");
+    assert_eq!(plain(&note.words), "Key: the grid was taken off, and it is 1.3 stops over its target: not compensated.");
     assert!(matches!(note.remedy.unwrap().entry, Entry::Dial(_)));
     // A gel, and a modifier that the model knows too.
     let gel = json!({"name": "Half orange", "mired": 109, "loss": 0.7});

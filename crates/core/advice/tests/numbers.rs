@@ -6,7 +6,7 @@ use ink_lamp_sitting::setup::Setup;
 use ink_lamp_tapes::{
     after,
     entries::{aperture, camera, camera_with, light, ratio, reads, room},
-    kit::{body, octa_rig, quick_body, rated, taper},
+    kit::{OCTA, UNIT, body, octa, octa_rig, quick_body, rated, taper},
     then,
     whole::{bright_room, decided, in_octa, quick_light},
 };
@@ -251,4 +251,27 @@ fn a_light_that_goes_farther_away_is_not_brought_nearer() {
             assert!(at[1] <= 6.0);
         }
     }
+}
+
+/// From an octa to an umbrella: the finding, the ladder, the sentence and the button all tell the same, what is known of it by now.
+#[test]
+fn another_modifier_is_told_as_one_number_everywhere() {
+    let umbrella = json!({"shape": {"kind": "umbrella", "size": {"round": {"diameter": 1.0}}, "loss": 1.5, "beam": {"exponent": 2}},
+        "kit": {"unit": UNIT, "modifier": "0199a100-0000-7000-a002-000000000009"}});
+    let unit = rated(400.0, &json!({}));
+    let on = after(&decided(), [in_octa("key", &unit, "1/8", 1.5, &octa_rig(&json!({}))), reads("key", "5.6 4")]);
+    let put = light("key", &json!({"unit": unit, "dial": "1/8", "modifier": "Umbrella", "distance": 1.5, "rig": umbrella}));
+    let board = Board::of(&then(&on, put));
+    let key = board.lane("key").unwrap();
+    let gap = key.gap.as_ref().unwrap();
+    let told = board.findings.iter().find(|f| f.kind == FindingKind::Uncompensated).unwrap();
+    assert_eq!(key.words, format!("{} over", gap.shown));
+    assert_eq!(plain(&told.words), format!("Key: another modifier is on, and it is {} stop over its target: not compensated.", gap.shown));
+    let press = board.next.action.as_ref().unwrap();
+    assert!(plain(&board.next.say).starts_with(&format!("Key down {} stop: set ", gap.shown)), "{}", plain(&board.next.say));
+    assert_eq!(told.remedy.as_ref().unwrap().entry, press.entry);
+    // By the kit another piece of the same make: what was read was the other one's.
+    let other = json!({"shape": octa(1.5), "kit": {"unit": "0199a100-0000-7000-a001-000000000009", "modifier": OCTA}});
+    let exchanged = then(&on, in_octa("key", &unit, "1/8", 1.5, &other));
+    assert_eq!(Board::of(&exchanged).lane("key").unwrap().words, "read again");
 }

@@ -436,6 +436,65 @@ fn a_white_ground_is_white_all_over_and_wraps_when_it_is_near() {
 }
 
 #[test]
+fn a_panel_is_the_fill_where_no_light_is() {
+    let panel = |panels: Value| studio(&json!({"ground": {"kind": "wall", "behind": 3.0, "width": 4.0, "reflectance": 0.3}, "panels": panels}));
+    let silver = json!([{"kind": "silver", "at": {"x": 0.55, "y": 1.2, "z": 0.5}, "width": 0.9, "height": 1.4, "facing": -80}]);
+    let of = |panels: Value| {
+        setup(&[framed(), panel(panels), json!({"light_removed": {"light": "fill"}}), light("key", octa(1.0), true), around("key", -50.0, 25.0, 1.5),
+            json!({"reading": {"of": "room", "shows": "0.5 0"}}), reads("key", "8 0")])
+    };
+    let (with, without) = (of(silver), of(json!([])));
+    // The board tells the ratio that the plan tells, and by the room alone, 8 stops and more under the key, nothing fills.
+    let told = plan(&with).shadow.unwrap();
+    let board = |s: &Setup| Board::of(s).face.unwrap();
+    let by_plan = told.ratio.unwrap();
+    assert!((2.0..100.0).contains(&by_plan), "{:?}", told.panels);
+    let room = board(&without).shadow.now.stops.get().exp2();
+    let shadow = board(&with).shadow.now.stops.get().exp2();
+    assert!((shadow - room - 1.0 / by_plan).abs() < 2e-4, "{shadow} {by_plan}");
+    assert!(board(&with).room_is_fill && board(&without).shadow.now.stops.get() < -7.5);
+}
+
+#[test]
+fn what_lies_on_the_ground_in_all_is_told_where_its_own_light_is_metered() {
+    // The light's spot lies aside of the picture's middle: what it reads there is in all at least as much.
+    let s = then(&on_paper(3.0, 0.18, "11 4"), at("ground", -1.2, 0.5, -2.2));
+    let lane = Board::of(&s).lane("ground").unwrap().clone();
+    let (own, all) = (lane.reading.unwrap().stops, lane.other.unwrap().mark.stops);
+    assert!(all.get() > own.get() - 0.05, "{own} {all}");
+}
+
+#[test]
+fn black_is_judged_by_the_brightest_of_it_and_told_so() {
+    // Black enough in the middle, and not where a light grazes it: both numbers are told, and a way by the one that counts.
+    let grazed = |x: f64| {
+        setup(&[
+            framed(),
+            studio(&json!({"ground": {"kind": "wall", "behind": 1.4, "width": 4.0, "reflectance": 0.03}})),
+            light("key", octa(1.0), true),
+            around("key", -60.0, 20.0, 1.5),
+            reads("key", "8 0"),
+            light("ground", octa(1.0), true),
+            at("ground", x, 1.6, -0.9),
+            reads("ground", "2 0"),
+            json!({"ground_tone": {"tone": "black"}}),
+        ])
+    };
+    let grounds: Vec<_> = [0.0, -0.4, -0.6, -0.8, -1.0, -1.2, -1.5].map(|x| plan(&grazed(x)).ground.unwrap()).into();
+    for ground in &grounds {
+        assert_eq!(ground.right.unwrap(), ground.range.is_none_or(|r| r[1].get() < -5.0));
+        for way in &ground.ways {
+            if let Ok(tone) = way.tone.replace('−', "-").parse::<f64>() {
+                assert_eq!(way.works, tone < -4.95, "{}: {}", way.words, way.tone);
+            }
+        }
+    }
+    let two = grounds.iter().filter(|g| g.tone.is_none_or(|t| t.get() < -5.0) && !g.right.unwrap());
+    let told: Vec<&String> = two.map(|g| &g.words).collect();
+    assert!(!told.is_empty() && told.iter().all(|w| w.contains("at its brightest: not black all over")), "{grounds:#?}");
+}
+
+#[test]
 fn a_group_and_feet_are_told() {
     let group = json!({"sitter": {"face": 1.25, "facing": 0, "chin": 0, "group": 1.6}});
     let s = setup(&[

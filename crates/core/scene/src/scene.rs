@@ -5,6 +5,7 @@ use ink_lamp_sitting::{belief::Belief, role::Role, setup::Setup};
 use crate::{
     ground::target,
     levels::Levels,
+    returned::returned,
     stage::Stage,
     whole::{WholeCheck, whole_against_parts},
 };
@@ -46,6 +47,7 @@ impl<'a> Scene<'a> {
         let belief = Belief::of(setup);
         let mut levels = Levels::of(setup, &belief);
         let stage = Stage::of(setup, &levels);
+        levels.returned = stage.first(Role::Key).map_or(0.0, |key| returned(&stage, key).total());
         // A tone that is wished of the ground is its light's wish, less what the others spill there.
         if let Some(light) = setup.index(Role::Ground).filter(|i| setup.lights[*i].target.is_none() && levels.exposure.is_some()) {
             levels.targets[light] = target::target(&stage);

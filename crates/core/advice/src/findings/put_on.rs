@@ -27,8 +27,8 @@ pub(crate) enum PutOn {
         light: LightId,
         /// What was done.
         what: Change,
-        /// Brighter (+) or darker (−) by it.
-        by: Stops,
+        /// Over (+) or under (−) its target with it.
+        gap: Stops,
     },
 }
 
@@ -62,9 +62,9 @@ pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
         Because::Modifier => Some(Change::Modifier),
         _ => None,
     };
-    if let Some(what) = what.filter(|_| scene.levels.is_off(index)) {
+    if let Some((what, gap)) = what.zip(scene.levels.gap(index).filter(|gap| scene.levels.is_too_far(*gap))) {
         let mend = next::light::of(scene, index).entry;
-        found.push(Found::new(PutOn::Uncompensated { light: light.id.clone(), what, by }, id).mend(mend));
+        found.push(Found::new(PutOn::Uncompensated { light: light.id.clone(), what, gap }, id).mend(mend));
     }
     found
 }

@@ -50,7 +50,7 @@ pub(super) fn farther(stage: &Stage, wish: GroundTone) -> Option<Way> {
     }
     let at_most = does(limit)?;
     if !at_most.right {
-        return Some(Way::by_hand(GroundStep::FartherThanTheRoom(Meters::new(limit).ok()?), LeadsTo::Tone(at_most.tone), false));
+        return Some(Way::by_hand(GroundStep::FartherThanTheRoom(Meters::new(limit).ok()?), LeadsTo::Tone(at_most.judged), false));
     }
     let (mut near, mut far) = (now, limit);
     for _ in 0..12 {

@@ -29,7 +29,7 @@ pub(super) fn gridded(stage: &Stage) -> Option<Way> {
     let rig = &mut setup.lights[light.index].rig;
     rig.grid = Some(Grid { angle: None, loss: Loss::NONE });
     let after = outcome(&setup)?;
-    Some(Way::by_hand(GroundStep::Grid(of.id.clone()), LeadsTo::Tone(after.tone), after.right))
+    Some(Way::by_hand(GroundStep::Grid(of.id.clone()), LeadsTo::Tone(after.judged), after.right))
 }
 
 /// A dark panel between what spills most and the ground, that leaves the face its light and stays out of the picture: of some places the one

@@ -64,5 +64,5 @@ fn everything(stage: &Stage) -> Option<Way> {
         }
         steps.push(far.step);
     }
-    Some(Way::by_hand(GroundStep::Together(steps), LeadsTo::Tone(now.tone), now.right))
+    Some(Way::by_hand(GroundStep::Together(steps), LeadsTo::Tone(now.judged), now.right))
 }

@@ -79,7 +79,7 @@ impl Way {
     /// A step that entries write, with what it leads to; none where one of them can't be.
     pub(super) fn written(stage: &Stage, step: GroundStep, entries: Vec<Entry>) -> Option<Self> {
         let after = after(stage, &entries)?;
-        Some(Self { step, light_away: false, leads_to: LeadsTo::Tone(after.tone), works: after.right, entries })
+        Some(Self { step, light_away: false, leads_to: LeadsTo::Tone(after.judged), works: after.right, entries })
     }
 }
 

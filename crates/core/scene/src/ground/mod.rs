@@ -10,7 +10,10 @@ use ink_lamp_light::{
     meter::Amount,
     scale::{Reflectance, Stops},
 };
-use ink_lamp_sitting::studio::{GroundKind, GroundTone, Studio};
+use ink_lamp_sitting::{
+    role::Role,
+    studio::{GroundKind, GroundTone, Studio},
+};
 use serde::Serialize;
 
 use crate::stage::{Framed, Placed, Stage};
@@ -56,13 +59,22 @@ fn over_grey(studio: &Studio) -> Option<Stops> {
     Some(Stops::of((studio.ground?.reflectance.get() / Reflectance::MID_GREY.get()).log2()))
 }
 
+/// What is held against a wish: black all over is as bright as its brightest, white as its darkest, and another tone is that of the middle.
+pub fn judged(wish: GroundTone, tone: Option<Stops>, range: Option<[Stops; 2]>) -> Option<Stops> {
+    match wish {
+        GroundTone::Black => range.map(|r| r[1]).or(tone),
+        GroundTone::Grey { .. } => tone,
+        GroundTone::White => range.map(|r| r[0]).or(tone),
+    }
+}
+
 /// Whether a tone, and the light for it, are what is wished.
 pub fn is_right(wish: GroundTone, tone: Option<Stops>, range: Option<[Stops; 2]>) -> bool {
-    let (darkest, brightest) = (range.map(|r| r[0]), range.map(|r| r[1]));
+    let judged = judged(wish, tone, range);
     match wish {
-        GroundTone::Black => brightest.or(tone).is_none_or(|t| t < BLACK),
-        GroundTone::Grey { level } => tone.is_some_and(|t| (t - level).tenths().abs() <= 3),
-        GroundTone::White => darkest.or(tone).is_some_and(|t| t.get() >= FULL_SCALE - 0.15),
+        GroundTone::Black => judged.is_none_or(|t| t < BLACK),
+        GroundTone::Grey { level } => judged.is_some_and(|t| (t - level).tenths().abs() <= 3),
+        GroundTone::White => judged.is_some_and(|t| t.get() >= FULL_SCALE - 0.15),
     }
 }
 
@@ -76,22 +88,27 @@ pub fn wanted(wish: GroundTone, studio: &Studio) -> Option<Stops> {
     }
 }
 
-/// The ground's tones over what the picture shows: darkest and brightest.
+/// No tone is told darker, stops.
+const DARKEST: f64 = -10.0;
+
+/// The ground's tones over what the picture shows: darkest and brightest. None where nothing falls on it.
 #[must_use]
 pub fn range(stage: &Stage, window: Framed) -> Option<[Stops; 2]> {
     let (mut low, mut high) = (f64::MAX, f64::MIN);
     let back = stage.room_ground.and(stage.returned_amount());
     for i in 0..20 {
         let point = window.at(f64::from(i % 5) / 4.0, f64::from(i / 5) / 3.0);
-        let tone = tone_of(drawn(stage, point, back), &stage.studio)?.get();
+        let tone = tone_of(drawn(stage, point, back), &stage.studio).map_or(DARKEST, Stops::get).max(DARKEST);
         (low, high) = (low.min(tone), high.max(tone));
     }
-    Some([Stops::of(low), Stops::of(high)])
+    (high > DARKEST).then(|| [Stops::of(low), Stops::of(high)])
 }
 
-/// Where the ground lies in all.
+/// Where the ground lies in all: where its own light is metered, else in the middle of what the picture shows of it.
 pub fn level_on_ground(stage: &Stage) -> Option<Stops> {
-    total(stage)?.level()
+    let spot =
+        stage.first(Role::Ground).map(|l| l.stood.spot).filter(|spot| stage.studio.ground_z().is_some_and(|z| (spot.z - z).abs() < 1e-6));
+    at(stage, spot.or_else(|| middle(stage))?, |_| true).level()
 }
 
 /// Paper or cloth that is narrower than the picture.
@@ -138,6 +155,8 @@ pub struct Outcome {
     pub tone: Option<Stops>,
     /// Darkest and brightest.
     pub range: Option<[Stops; 2]>,
+    /// What is held against a wish: black all over is as bright as its brightest, white as its darkest, and another tone is that of the middle.
+    pub judged: Option<Stops>,
     /// It is as wished.
     pub right: bool,
 }
@@ -147,5 +166,7 @@ pub struct Outcome {
 pub fn outcome(stage: &Stage) -> Option<Outcome> {
     let tone = tone_of(total(stage)?, &stage.studio);
     let range = range(stage, stage.ground_window()?);
-    Some(Outcome { tone, range, right: stage.setup.ground_tone.is_some_and(|w| is_right(w, tone, range)) })
+    let wish = stage.setup.ground_tone;
+    let judged = wish.map_or(tone, |w| judged(w, tone, range));
+    Some(Outcome { tone, range, judged, right: wish.is_some_and(|w| is_right(w, tone, range)) })
 }

@@ -36,6 +36,8 @@ pub struct Levels {
     pub targets: Vec<Option<Stops>>,
     /// By how much each wish moves with the room, for each stop of the room.
     pub wish_moves: Vec<f64>,
+    /// What walls and panels throw back of the key on the shadow side, against its flash at the face; 0 where it has no place. The scene’s.
+    pub returned: f64,
     /// Where the room alone is fill enough, or too much: the greatest ratio that it allows.
     pub room_fills: Option<Ratio>,
     /// How far off its wish a light may be.
@@ -78,6 +80,7 @@ impl Levels {
             lights,
             targets,
             wish_moves,
+            returned: 0.0,
             room_fills: exposure.and_then(|_| wishes::room_fills(setup, room)),
             tolerance,
             whole,
@@ -138,10 +141,12 @@ impl Levels {
             Some(lights.filter_map(total).fold(first, |sum, level| sum.and(Amount::at(level).without(self.room))))
         };
         let key = of(Role::Key)?;
+        // What comes back of the key fills where no fill does; a reading at the face holds it too.
+        let back = key.without(self.room).times(self.returned / (1.0 + self.returned));
         match (of(Role::Fill), self.room_level) {
             (Some(fill), _) => Some((key.and(fill).without(self.room), fill, false)),
-            (None, Some(_)) => Some((key, self.room, true)),
-            (None, None) => None,
+            (None, Some(_)) => Some((key, self.room.and(back), true)),
+            (None, None) => (back.get() > 0.0).then_some((key, back, true)),
         }
     }
 }

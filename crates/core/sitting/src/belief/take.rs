@@ -108,7 +108,7 @@ impl Setup {
         for index in 0..self.lights.len() {
             let light = &self.lights[index];
             let Some(was) = before.light(&light.id).filter(|was| !same_studio || *was != light) else { continue };
-            let is_other = was.unit.is_some() && (light.unit != was.unit || light.rig.kit.map(|k| k.unit) != was.rig.kit.map(|k| k.unit));
+            let is_other = light.is_other_unit(was);
             let carried = |l: &Light| l.reading.as_ref().map(Held::carried);
             let carried = match (carried(was), carried(light)) {
                 _ if is_other => None,

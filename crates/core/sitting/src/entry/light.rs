@@ -123,7 +123,7 @@ impl Light {
             let taken = |light: &Self| light.taken() - loss(light.rig.grid);
             changes.push((Because::Gel, Some(taken(before) - taken(self))));
         }
-        if before.unit.as_ref().is_some_and(|b| self.unit.as_ref() != Some(b)) {
+        if self.is_other_unit(before) {
             changes.push((Because::Unit, None));
         }
         changes

@@ -131,6 +131,13 @@ impl Light {
         id.rsplit_once('-').and_then(|(base, n)| Some((base, Some(n.parse().ok()?)))).unwrap_or((id, None))
     }
 
+    /// Whether another unit stands there than before: another sheet, or by the kit another piece of the same make.
+    #[must_use]
+    pub fn is_other_unit(&self, before: &Self) -> bool {
+        let pieces = self.rig.kit.zip(before.rig.kit);
+        before.unit.is_some() && (self.unit != before.unit || pieces.is_some_and(|(now, then)| now.unit != then.unit))
+    }
+
     /// Stops below full, where the dial is known.
     #[must_use]
     pub fn power(&self) -> Option<Stops> {

@@ -21,18 +21,17 @@ pub(super) fn sentence(fact: &PutOn, scene: &Scene) -> Line {
                 text(" to dump its charge, or the next frame is still too bright."),
             ]
         }
-        PutOn::Uncompensated { light, what, by } => {
+        PutOn::Uncompensated { light, what, gap } => {
             let what = match what {
                 Change::GridOn => "a grid was put on",
                 Change::GridOff => "the grid was taken off",
                 Change::Gels => "its gels were changed",
                 Change::Modifier => "another modifier is on",
             };
-            let way = if by.get() > 0.0 { "brighter" } else { "darker" };
             vec![
-                text(format!("{}: {what}, ", terms::light(scene.setup, light))),
-                strong(format!("{} {way}", by.size())),
-                text(", and not compensated."),
+                text(format!("{}: {what}, and it is ", terms::light(scene.setup, light))),
+                strong(format!("{} {}", scene.setup.schools.step.size(*gap), terms::side(*gap))),
+                text(" its target: not compensated."),
             ]
         }
     }

@@ -11,10 +11,11 @@ const WRAPS: f64 = -1.0;
 /// Over a picture a ground is even where it varies by no more (a judgement).
 const EVEN: f64 = 0.5;
 
-/// A tone as a number: `−3.2`, `below −9`, `black`.
+/// A tone as a number: `−3.2`, `below −9`, `black`; more than full scale is no other tone.
 pub(crate) fn tone(tone: Option<Stops>) -> String {
     match tone {
         None => "black".to_owned(),
+        Some(t) if t.get() >= FULL_SCALE => "white".to_owned(),
         Some(t) if t.get() < -9.0 => "below −9".to_owned(),
         Some(t) => t.shown(),
     }
@@ -22,7 +23,11 @@ pub(crate) fn tone(tone: Option<Stops>) -> String {
 
 /// What a light gives there: `−3.4`, `below −9`, `nothing`.
 pub(crate) fn level(level: Option<Stops>) -> String {
-    level.map_or_else(|| "nothing".to_owned(), |l| tone(Some(l)))
+    match level {
+        None => "nothing".to_owned(),
+        Some(l) if l.get() < -9.0 => "below −9".to_owned(),
+        Some(l) => l.shown(),
+    }
 }
 
 /// `dark grey`.
@@ -54,7 +59,16 @@ pub(crate) fn ground(stage: &Stage, at: Option<Stops>, range: Option<[Stops; 2]>
     });
     let wished = stage.lights.iter().find(|l| l.as_wished);
     let wished = wished.map_or_else(String::new, |l| format!(", the {} taken as on its target", stage.name(l)));
-    Some(format!("Ground at {}: {}{even}{wished}", tone(at), name(at)))
+    let over = at.map_or(0.0, |t| t.get() - FULL_SCALE);
+    let told = match (at, range) {
+        _ if over >= 0.05 => format!("Ground white, {} over full scale", Stops::of(over).size()),
+        // What is black in the middle may not be black all over.
+        (Some(t), Some([_, high])) if t < BLACK && high >= BLACK => {
+            format!("Ground at {}, {} at its brightest: not black all over", tone(at), tone(Some(high)))
+        }
+        _ => format!("Ground at {}: {}", tone(at), name(at)),
+    };
+    Some(format!("{told}{even}{wished}"))
 }
 
 /// Before anything is known of a light.

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { byId, byName, offers } from './offers'
+import { among, asApertures, byId, byName, offers } from './offers'
 
 const PIECES = [
   { id: 'a', sheet: { name: 'Taper 400' } },
@@ -17,5 +17,21 @@ describe('what a list offers of the kit', () => {
       value: 'gone',
       words: 'Old lamp (as it is)',
     })
+  })
+})
+
+describe('the markings of a dial', () => {
+  it('have what is set in its place, so that a press goes to its neighbour', () => {
+    expect(among(['4', '5.6', '8'], '6.3')).toEqual(['4', '5.6', '6.3', '8'])
+    expect(among(['1/30', '1/60', '1/125'], '1/90')).toEqual(['1/30', '1/60', '1/90', '1/125'])
+    expect(among(['400', '200', '100'], '800')).toEqual(['800', '400', '200', '100'])
+    expect(among(['400', '200', '100'], '200')).toEqual(['400', '200', '100'])
+  })
+
+  it('stand as they are printed', () => {
+    expect(asApertures(['6.7', '13 half'])).toEqual([
+      { value: '6.7', words: 'ƒ6.7' },
+      { value: '13 half', words: 'ƒ13' },
+    ])
   })
 })

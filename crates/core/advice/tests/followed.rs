@@ -9,7 +9,7 @@ use ink_lamp_advice::{
     next::MoveKind,
     words::span::{Span, plain},
 };
-use ink_lamp_light::scale::{Iso, MeterDisplay, Series};
+use ink_lamp_light::scale::{Iso, MeterDisplay};
 use ink_lamp_sitting::{entry::Entry, light::Light, setup::Setup};
 use ink_lamp_tapes::{
     entries::{camera, light, ratio_by, room},
@@ -64,7 +64,7 @@ impl Truth {
         let others = ["100", "1600", "25600"].map(|iso| Iso::parse(iso).unwrap());
         // In the dark it shows its lowest.
         let (shows, iso) = std::iter::once(camera).chain(others).find_map(at).unwrap_or((MeterDisplay::from_av(-2.0).unwrap(), others[2]));
-        json!({"reading": {"of": of, "shows": shows.to_string(), "iso": iso.marking(Series::Third)}})
+        json!({"reading": {"of": of, "shows": shows.to_string(), "iso": iso.said()}})
     }
 }
 

@@ -5,8 +5,8 @@ use ink_lamp_advice::{board::Board, findings::FindingKind, next::MoveKind, ways:
 use ink_lamp_sitting::setup::Setup;
 use ink_lamp_tapes::{
     after,
-    entries::{aperture, camera, camera_with, light, ratio, reads, room},
-    kit::{OCTA, UNIT, body, octa, octa_rig, quick_body, rated, taper},
+    entries::{aperture, camera, camera_with, light, ratio, ratio_by, reads, room},
+    kit::{OCTA, UNIT, body, fractions, octa, octa_rig, quick_body, rated, taper, unit},
     then,
     whole::{bright_room, decided, in_octa, quick_light},
 };
@@ -274,4 +274,34 @@ fn another_modifier_is_told_as_one_number_everywhere() {
     let other = json!({"shape": octa(1.5), "kit": {"unit": "0199a100-0000-7000-a001-000000000009", "modifier": OCTA}});
     let exchanged = then(&on, in_octa("key", &unit, "1/8", 1.5, &other));
     assert_eq!(Board::of(&exchanged).lane("key").unwrap().words, "read again");
+}
+
+/// A camera whose dials step in half stops, and a unit whose dial steps in quarters: both common, both can be said and are advised in their own steps.
+#[test]
+fn half_stop_cameras_and_quarter_stop_dials_are_told_in_their_own_steps() {
+    let halves = body(&json!({"steps": "halves"}));
+    let quarters = unit("Wick 300", 300.0, &fractions(64, "quarters"), &json!({}));
+    let camera = camera_with("6.7", "1/90", "100", &json!({"body": halves}));
+    let key = light("key", &json!({"unit": quarters, "dial": "1/8 +1/4"}));
+    let setup =
+        after(&Setup::default(), [camera, room("1 0", "100", "1/2"), ratio_by(3.0, "lit_shadow", "key_alone"), key, reads("key", "8 0")]);
+    let board = Board::of(&setup);
+    assert_eq!(board.camera.as_ref().unwrap().shutter, "1/90");
+    // f/8 over f/6.7: half a stop over, down two quarters from 1/8 +1/4.
+    assert_eq!(plain(&board.next.say), "Key down 0.5 stop: set 1/16 +3/4");
+    let lower = then(&setup, json!({"dial": {"light": "key", "dial": "1/16 +1/2"}}));
+    assert_eq!(Board::of(&lower).lane("key").unwrap().foot.strong, "1/16 +1/2");
+    // A camera that follows goes in half stops: from f/6.7 by 0.5 to f/8.
+    let follows = then(&setup, json!({"schools": {"follow": "camera_follows"}}));
+    assert!(plain(&Board::of(&follows).next.say).contains("ƒ8"), "{}", plain(&Board::of(&follows).next.say));
+    // The ways to less of the room are in half stops too.
+    let bright = then(&setup, room("2.8 0", "100", "1/60"));
+    let printed = ["1/125", "1/180", "1/200", "6.7", "8", "9.5", "11", "13", "16", "100", "140", "200"];
+    for way in Ways::of(&bright).ways.iter().filter(|w| w.id == "aperture" || w.id == "shutter") {
+        let to = way.settings.rsplit(' ').next().unwrap().trim_start_matches('ƒ');
+        assert!(printed.contains(&to), "{}", way.settings);
+    }
+    // As it is stored it comes back.
+    let stored: Setup = serde_json::from_value(serde_json::to_value(&setup).unwrap()).unwrap();
+    assert_eq!(stored, setup);
 }

@@ -437,11 +437,19 @@ fn a_white_ground_is_white_all_over_and_wraps_when_it_is_near() {
 
 #[test]
 fn a_panel_is_the_fill_where_no_light_is() {
-    let panel = |panels: Value| studio(&json!({"ground": {"kind": "wall", "behind": 3.0, "width": 4.0, "reflectance": 0.3}, "panels": panels}));
+    let panel =
+        |panels: Value| studio(&json!({"ground": {"kind": "wall", "behind": 3.0, "width": 4.0, "reflectance": 0.3}, "panels": panels}));
     let silver = json!([{"kind": "silver", "at": {"x": 0.55, "y": 1.2, "z": 0.5}, "width": 0.9, "height": 1.4, "facing": -80}]);
     let of = |panels: Value| {
-        setup(&[framed(), panel(panels), json!({"light_removed": {"light": "fill"}}), light("key", octa(1.0), true), around("key", -50.0, 25.0, 1.5),
-            json!({"reading": {"of": "room", "shows": "0.5 0"}}), reads("key", "8 0")])
+        setup(&[
+            framed(),
+            panel(panels),
+            json!({"light_removed": {"light": "fill"}}),
+            light("key", octa(1.0), true),
+            around("key", -50.0, 25.0, 1.5),
+            json!({"reading": {"of": "room", "shows": "0.5 0"}}),
+            reads("key", "8 0"),
+        ])
     };
     let (with, without) = (of(silver), of(json!([])));
     // The board tells the ratio that the plan tells, and by the room alone, 8 stops and more under the key, nothing fills.

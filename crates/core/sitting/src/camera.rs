@@ -4,7 +4,7 @@ use ink_lamp_light::{
     lens,
     measure::{Kelvin, Meters, Millimetres, Seconds},
     meter::Exposure,
-    scale::ShutterTime,
+    scale::{ShutterTime, Step},
     shape::Filter,
 };
 use serde::{Deserialize, Serialize};
@@ -59,6 +59,12 @@ impl Camera {
             Some(ShutterKind::FocalPlane { travel: Some(travel), .. }) => Some(travel),
             _ => sync(),
         }
+    }
+
+    /// How finely its dials step: thirds where nothing is said of it.
+    #[must_use]
+    pub fn steps(&self) -> Step {
+        self.body.as_ref().map_or(Step::Thirds, |b| b.steps)
     }
 
     /// Whether its shutter lies between the lens.

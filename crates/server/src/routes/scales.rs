@@ -21,10 +21,23 @@ pub struct Scales {
     syncs: Vec<&'static str>,
     /// ISO 25600 to 25.
     isos: Vec<&'static str>,
+    /// The same for dials that step in half stops.
+    halves: Halves,
     /// What may be chosen from.
     choices: Choices,
     /// What one begins with.
     usual: Usual,
+}
+
+/// The markings of dials that step in half stops, as they are written: `13 half` where third stops have that marking too.
+#[derive(Serialize, ToSchema)]
+pub struct Halves {
+    /// f/1 to f/45.
+    apertures: Vec<String>,
+    /// 30 s to 1/8000 s.
+    shutters: Vec<String>,
+    /// ISO 25600 to 25.
+    isos: Vec<String>,
 }
 
 /// The markings of a camera's dials, what may be chosen from, and what one begins with.
@@ -39,14 +52,19 @@ pub async fn scales() -> web::Json<Scales> {
         syncs: between(shutters.clone(), "1/30", "1/500"),
         shutters: between(shutters, "30", "1/8000"),
         isos: between(Iso::thirds().collect::<Vec<_>>().into_iter().rev().collect(), "25600", "25"),
+        halves: Halves {
+            apertures: between(Aperture::halves().collect(), "1", "45"),
+            shutters: between(ShutterTime::halves().collect(), "30", "1/8000"),
+            isos: between(Iso::halves().collect::<Vec<_>>().into_iter().rev().collect(), "25600", "25"),
+        },
         choices: Choices::default(),
         usual: Usual::default(),
     })
 }
 
 /// What a camera is likely to have of a series.
-fn between(all: Vec<&'static str>, first: &str, last: &str) -> Vec<&'static str> {
-    let from = all.iter().position(|m| *m == first).unwrap_or(0);
-    let to = all.iter().position(|m| *m == last).map_or(all.len(), |p| p + 1);
+fn between<T: AsRef<str> + Clone>(all: Vec<T>, first: &str, last: &str) -> Vec<T> {
+    let from = all.iter().position(|m| m.as_ref() == first).unwrap_or(0);
+    let to = all.iter().position(|m| m.as_ref() == last).map_or(all.len(), |p| p + 1);
     all.get(from..to).map(<[_]>::to_vec).unwrap_or(all)
 }

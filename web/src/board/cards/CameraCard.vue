@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import type { Scales } from '@/api/client'
 import { told } from '@/forms/lengths'
-import { byName, offers, orNone } from '@/forms/offers'
+import { among, byName, marked, offers, orNone } from '@/forms/offers'
 import StepField from '@/forms/StepField.vue'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
@@ -13,7 +13,7 @@ import PushButton from '@/ui/PushButton.vue'
 
 const HoldsDialog = later(() => import('@/look/HoldsDialog.vue'))
 
-/** Aperture, shutter and ISO in third stops, stepped or typed; what it is seen through, and what must hold. */
+/** Aperture, shutter and ISO in third or half stops, stepped or typed; what it is seen through, and what must hold. */
 const { scales } = defineProps<{ scales: Scales }>()
 const board = useBoard()
 const kit = useKit()
@@ -64,11 +64,14 @@ function settings(): Partial<Record<Dial, string>> {
   return now ? { aperture: now.aperture, shutter: now.shutter, iso: now.iso } : {}
 }
 
-function markings(dial: Dial): string[] {
-  const all = { aperture: scales.apertures, shutter: scales.shutters, iso: scales.isos }[dial]
-  const now = exposure.value?.[dial]
-  return now && !all.includes(now) ? [now, ...all] : all
+/** Its dials step in half stops. */
+const halves = computed(() => board.view?.setup.camera?.body?.steps === 'halves')
+/** What is printed on its dials. */
+function dialled(dial: Dial): string[] {
+  const { apertures, shutters, isos } = halves.value ? scales.halves : scales
+  return { aperture: apertures, shutter: shutters, iso: isos }[dial]
 }
+const markings = (dial: Dial) => among(dialled(dial), exposure.value?.[dial])
 
 function set(change: Partial<Record<Dial, string>>, synced?: string): void {
   board.change({
@@ -93,8 +96,13 @@ function step(dial: Dial, by: 1 | -1): void {
   })
 }
 
-/** Written as it was typed: what is no marking is refused with its neighbours. */
-const typed = (dial: Dial) => (text: string) => board.typed({ camera: { ...usual, ...settings(), [dial]: text } })
+/** Written as it was typed, as it stands on these dials: what is no marking is refused with its neighbours. */
+const typed = (dial: Dial) => (text: string) => {
+  const written = dialled(dial).find((m) => marked(m) === text.trim()) ?? text
+  return board.typed({ camera: { ...usual, ...settings(), [dial]: written } })
+}
+/** What one press of a dial does. */
+const stepWords = computed(() => (halves.value ? 'half a stop' : 'a third'))
 
 /** What it is seen through, and what must hold whatever the room asks for, in few words. */
 const camera = computed(() => board.view?.setup.camera)
@@ -143,11 +151,11 @@ const holding = ref(false)
         :label
         :before
         :after
-        :value="exposure?.[dial] ?? usual[dial]"
+        :value="marked(exposure?.[dial] ?? usual[dial])"
         :class="exposure ? '' : 'text-text-3'"
         :write="typed(dial)"
-        :down-words="`${label}: a third brighter`"
-        :up-words="`${label}: a third darker`"
+        :down-words="`${label}: ${stepWords} brighter`"
+        :up-words="`${label}: ${stepWords} darker`"
         :signs="['‹', '›']"
         down
         up

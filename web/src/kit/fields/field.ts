@@ -27,7 +27,13 @@ export const is =
 export const choices = (...pairs: [string, string][]) => pairs.map(([value, words]) => ({ value, words }))
 export const name: Field = { path: 'name', label: 'Name', as: 'text', wide: 3 }
 /** How fine a dial or a meter steps. */
-export const step = choices(['tenths', 'tenths'], ['thirds', 'thirds'], ['halves', 'halves'], ['full', 'whole stops'])
+export const step = choices(
+  ['tenths', 'tenths'],
+  ['quarters', 'quarters'],
+  ['thirds', 'thirds'],
+  ['halves', 'halves'],
+  ['full', 'whole stops'],
+)
 
 /** What a front measures. */
 export function size(optional: boolean): Field[] {

@@ -1,6 +1,6 @@
 //! The camera’s settings as written.
 
-use ink_lamp_light::scale::{FNumber, Series};
+use ink_lamp_light::scale::FNumber;
 use ink_lamp_sitting::camera::Camera;
 use serde::Serialize;
 
@@ -24,9 +24,9 @@ pub(super) fn shown(camera: &Camera) -> CameraShown {
     let e = camera.exposure;
     CameraShown {
         aperture: e.aperture.into(),
-        shutter: e.shutter.marking(Series::Third),
-        iso: e.iso.marking(Series::Third),
-        sync: camera.sync.map(|s| s.marking(Series::Third)),
+        shutter: e.shutter.said(),
+        iso: e.iso.said(),
+        sync: camera.sync.map(|s| s.said()),
         filter: Some(e.filter).filter(|f| !f.is_zero()).map(|f| (-f).shown()),
     }
 }

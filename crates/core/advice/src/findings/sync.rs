@@ -85,7 +85,7 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
         if delay.get() <= 0.0 {
             return None;
         }
-        let longer = ShutterTime::from_tv(at.tv() - 1.0 / 3.0).ok();
+        let longer = ShutterTime::from_tv(at.tv() - 1.0 / f64::from(camera.steps().per_stop())).ok();
         let set = longer.map(|t| camera_with(camera, |s| s.shutter = t));
         return Some(Found::new(Sync::Late { delay, black, at, longer }, "camera").mend(set));
     }

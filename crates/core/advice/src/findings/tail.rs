@@ -52,12 +52,12 @@ pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
     Some(Found::new(Tail { light: light.id.clone(), at, mean, edge, longer }, light.id.as_str()).mend(set))
 }
 
-/// The next longer time in third stops at which a light loses less than a tenth.
+/// The next longer time in the camera's steps at which a light loses less than a tenth.
 fn longer(setup: &Setup, light: &Light) -> Option<ShutterTime> {
     let camera = setup.camera.as_ref()?;
-    let mut slower = setup.clone();
-    (1..=12).find_map(|third| {
-        let t = ShutterTime::from_tv(camera.exposure.shutter.tv() - f64::from(third) / 3.0).ok()?;
+    let (mut slower, per) = (setup.clone(), camera.steps().per_stop());
+    (1..=4 * per).find_map(|step| {
+        let t = ShutterTime::from_tv(camera.exposure.shutter.tv() - f64::from(step) / f64::from(per)).ok()?;
         slower.camera.as_mut()?.exposure.shutter = t;
         slower.tail(light).is_none().then_some(t)
     })

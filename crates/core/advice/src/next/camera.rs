@@ -65,7 +65,8 @@ pub(super) fn follow_lights(scene: &Scene, camera: &Camera) -> Option<Pick> {
     if fill_off || level.abs() <= NO_NEARER {
         return None;
     }
-    let aperture = Aperture::from_av(((camera.exposure.aperture.av() + level.get()) * 3.0).round() / 3.0).ok()?;
+    let per = f64::from(camera.steps().per_stop());
+    let aperture = Aperture::from_av(((camera.exposure.aperture.av() + level.get()) * per).round() / per).ok()?;
     let set = Entry::Camera(CameraSet { aperture, ..camera.as_set() });
     Some(Pick::new("camera", Move::Follow(Follow { what, level, aperture })).with(Some(set)))
 }

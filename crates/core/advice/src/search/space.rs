@@ -6,7 +6,7 @@
 use ink_lamp_light::{
     ambient::RoomWish,
     lens::{self, SMALLEST_AV},
-    scale::{Aperture, Iso, ShutterTime, Step},
+    scale::{Aperture, Iso, ShutterTime},
     shape::Filter,
     shutter::{Curtains, Delay, seconds_of},
 };
@@ -94,9 +94,7 @@ impl Space {
 
 /// Places from one end to the other in the camera's steps, with what is set now: it is on the dial, whatever the sheet says.
 fn steps(camera: &Camera, from: f64, to: f64, now: f64) -> Vec<f64> {
-    // Markings of half stops have no place in the record; whole ones are on both kinds of dial.
-    let halves = camera.body.as_ref().is_some_and(|b| b.steps == Step::Halves);
-    let per = f64::from(if halves { Step::Full } else { Step::Thirds }.per_stop());
+    let per = f64::from(camera.steps().per_stop());
     let first = (from * per - 1e-6).ceil();
     let mut places: Vec<f64> = (0..200).map(|n| (first + f64::from(n)) / per).take_while(|v| *v <= to + 1e-6).collect();
     if !places.iter().any(|v| (v - now).abs() < 1e-6) && (from..=to).contains(&now) {

@@ -62,15 +62,16 @@ impl Here<'_> {
         if !holds.lights_move || lights.is_empty() || lights.iter().any(|l| l.distance.is_none()) {
             return None;
         }
-        let needed = (self.wish.gap(Stops::of(self.space.room)).get() * 3.0 - 1e-6).ceil();
+        let per = f64::from(self.camera.steps().per_stop());
+        let needed = (self.wish.gap(Stops::of(self.space.room)).get() * per - 1e-6).ceil();
         #[allow(clippy::cast_possible_truncation, reason = "at most 40")]
-        let thirds = (1..=(needed.min(40.0) as i32)).rev().find(|thirds| {
-            let by = Stops::of(f64::from(*thirds) / 3.0);
+        let steps = (1..=(needed.min(40.0) as i32)).rev().find(|steps| {
+            let by = Stops::of(f64::from(*steps) / per);
             let fits = |a: Aperture| self.space.apertures.iter().any(|c| (c.set.av() - a.av()).abs() < 1e-6);
             Aperture::from_av(self.camera.exposure.aperture.av() + by.get()).is_ok_and(fits)
                 && lights.iter().all(|l| self.setup.distance_for(l, by).is_some_and(|d| d.get() >= NEAREST))
         })?;
-        let by = Stops::of(f64::from(thirds) / 3.0);
+        let by = Stops::of(f64::from(steps) / per);
         let set = CameraSet { aperture: Aperture::from_av(self.camera.exposure.aperture.av() + by.get()).ok()?, ..self.camera.as_set() };
         let mut after = self.after(&set, false)?;
         let mut told = Vec::new();

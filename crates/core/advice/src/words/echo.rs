@@ -2,7 +2,7 @@
 
 use ink_lamp_light::{
     meter::Reading,
-    scale::{MeterDisplay, Series, Stops},
+    scale::{MeterDisplay, Stops},
 };
 use ink_lamp_scene::{
     scene::Scene,
@@ -149,10 +149,10 @@ fn carried(setup: &Setup, reading: Reading, of: &Subject, scene: &Scene) -> Opti
     }
     let mut settings = Vec::new();
     if iso {
-        settings.push(format!("ISO {}", reading.iso.marking(Series::Third)));
+        settings.push(format!("ISO {}", reading.iso.said()));
     }
     if shutter {
-        settings.push(reading.shutter.marking(Series::Third));
+        settings.push(reading.shutter.said());
     }
     let there = match of {
         Subject::Room => reading.ambient_level(camera),

@@ -2,7 +2,7 @@
 
 use ink_lamp_light::{
     ambient::RoomWish,
-    scale::{Series, Step, Stops},
+    scale::{Step, Stops},
 };
 use ink_lamp_scene::stand::{RoomStand, Stand};
 use ink_lamp_sitting::{
@@ -82,10 +82,10 @@ pub(crate) const fn other(place: RoomPlace) -> &'static str {
 /// The camera's foot: time, sync or ISO, and filters.
 pub(crate) fn camera(camera: &Camera) -> (String, String, String) {
     let e = camera.exposure;
-    let time = format!("{} s", e.shutter.marking(Series::Third));
+    let time = format!("{} s", e.shutter.said());
     let sync = match camera.sync {
-        Some(sync) => format!("sync {}", sync.marking(Series::Third)),
-        None => format!("ISO {}", e.iso.marking(Series::Third)),
+        Some(sync) => format!("sync {}", sync.said()),
+        None => format!("ISO {}", e.iso.said()),
     };
     let filter = if e.filter.is_zero() { String::new() } else { format!("filter −{}", e.filter.number()) };
     (time, sync, filter)

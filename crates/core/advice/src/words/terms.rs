@@ -4,7 +4,7 @@ use ink_lamp_light::{
     ambient::Darkening,
     measure::{Kelvin, Meters},
     meter::{Reading, Receptor},
-    scale::{Aperture, FNumber, Series, Stops, fnumber},
+    scale::{Aperture, FNumber, Stops, fnumber},
 };
 use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
@@ -48,8 +48,8 @@ pub(crate) fn shows(level: Stops, scene: &Scene) -> Option<FNumber> {
 /// The same of one light alone as the meter shows it, with the meter's own settings where they are others.
 pub(crate) fn metered(index: usize, level: Stops, scene: &Scene) -> Option<Line> {
     let shows = scene.meter_shows(index, level)?;
-    let iso = shows.iso.map(|iso| format!("ISO {}", iso.marking(Series::Third)));
-    let settings: Vec<String> = iso.into_iter().chain(shows.shutter.map(|t| t.marking(Series::Third))).collect();
+    let iso = shows.iso.map(|iso| format!("ISO {}", iso.said()));
+    let settings: Vec<String> = iso.into_iter().chain(shows.shutter.map(|t| t.said())).collect();
     let mut line = vec![Span::F(fnumber(shows.av))];
     if !settings.is_empty() {
         line.push(text(format!(" at {}", settings.join(", "))));
@@ -110,7 +110,7 @@ pub(crate) const fn steadiness(of: Steadiness) -> &'static str {
 
 /// `on a tripod, ƒ5.6 to ƒ11, 12 cm sharp, ISO up to 800, ND 0.9 at hand`.
 pub(crate) fn holds(of: &Holds) -> String {
-    let aperture = |a: Aperture| format!("ƒ{}", a.marking(Series::Third));
+    let aperture = |a: Aperture| format!("ƒ{}", a.said());
     let mut words = vec![steadiness(of.steadiness).to_owned()];
     match (of.widest, of.smallest) {
         (Some(widest), Some(smallest)) => words.push(format!("{} to {}", aperture(widest), aperture(smallest))),
@@ -119,9 +119,9 @@ pub(crate) fn holds(of: &Holds) -> String {
         (None, None) => {}
     }
     words.extend(of.depth.map(|d| format!("{:.0} cm sharp", d.get() * 100.0)));
-    words.extend(of.slowest.map(|t| format!("{} or shorter", t.marking(Series::Third))));
-    words.extend(of.fastest.map(|t| format!("{} or longer", t.marking(Series::Third))));
-    words.extend(of.iso_cap.map(|iso| format!("ISO up to {}", iso.marking(Series::Third))));
+    words.extend(of.slowest.map(|t| format!("{} or shorter", t.said())));
+    words.extend(of.fastest.map(|t| format!("{} or longer", t.said())));
+    words.extend(of.iso_cap.map(|iso| format!("ISO up to {}", iso.said())));
     let filters: Vec<&str> = of.filters.iter().map(|f| f.name.as_str()).collect();
     words.push(if filters.is_empty() { "no filter at hand".to_owned() } else { format!("{} at hand", filters.join(" and ")) });
     if !of.high_speed {

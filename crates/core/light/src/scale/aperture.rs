@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::setting::setting;
+use super::setting::{HALF, setting};
 use crate::refusal::Refusal;
 
 /// A relative aperture, held as `Av = 2·log2 N` (f/1 is 0, each stop is 1).
@@ -19,7 +19,7 @@ use crate::refusal::Refusal;
 /// ```
 #[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
 #[serde(try_from = "String", into = "String")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(description = "A relative aperture as marked, in third stops.", value_type = String, example = "5.6"))]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(description = "A relative aperture as marked, in third stops or in half stops; `13 half` where both have the marking and the half is meant.", value_type = String, example = "5.6"))]
 pub struct Aperture(f64);
 
 setting!(Aperture, APERTURES, without_f);

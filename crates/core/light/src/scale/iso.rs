@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::setting::setting;
+use super::setting::{HALF, setting};
 use crate::refusal::Refusal;
 
 /// A film or sensor speed, held in stops over ISO 100; `Sv = 5 + stops`.
@@ -17,7 +17,7 @@ use crate::refusal::Refusal;
 /// ```
 #[derive(Debug, Clone, Copy, PartialEq, PartialOrd, Serialize, Deserialize)]
 #[serde(try_from = "String", into = "String")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(description = "A film or sensor speed as marked, in third stops.", value_type = String, example = "100"))]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(description = "A film or sensor speed as marked, in third stops or in half stops; `13 half` where both have the marking and the half is meant.", value_type = String, example = "100"))]
 pub struct Iso(f64);
 
 setting!(Iso, ISOS, without_iso);

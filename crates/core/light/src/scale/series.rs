@@ -104,6 +104,11 @@ impl Markings {
         self.third.markings.iter().zip(self.third.first..).map(|(m, i)| (*m, f64::from(i) / 3.0))
     }
 
+    /// All places of half stops, whole ones included, in the table's order.
+    pub(super) fn halves(&self) -> impl Iterator<Item = f64> {
+        self.half.markings.iter().zip(self.half.first..).map(|(_, i)| f64::from(i) / 2.0)
+    }
+
     /// First and last place of the third-stop table, in stops.
     pub(super) fn ends(&self) -> (f64, f64) {
         (f64::from(self.third.first) / 3.0, f64::from(self.third.last()) / 3.0)

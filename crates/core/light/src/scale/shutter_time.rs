@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::setting::setting;
+use super::setting::{HALF, setting};
 use crate::refusal::Refusal;
 
 /// An exposure time, held as `Tv = −log2 t` with `t` in seconds (1 s is 0, 1/125 is 7).

@@ -17,6 +17,8 @@ pub enum Step {
     Halves,
     /// Thirds of a stop.
     Thirds,
+    /// Quarters of a stop.
+    Quarters,
     /// Tenths of a stop.
     #[default]
     Tenths,
@@ -29,15 +31,16 @@ const FINE: [&str; 3] = ["tenths", "thirds", "halves"];
 
 impl Step {
     /// All of them, from the coarsest.
-    pub const ALL: [Self; 4] = [Self::Full, Self::Halves, Self::Thirds, Self::Tenths];
+    pub const ALL: [Self; 5] = [Self::Full, Self::Halves, Self::Thirds, Self::Quarters, Self::Tenths];
 
-    /// How many make a stop: 1, 2, 3 or 10.
+    /// How many make a stop: 1, 2, 3, 4 or 10.
     #[must_use]
     pub const fn per_stop(self) -> u32 {
         match self {
             Self::Full => 1,
             Self::Halves => 2,
             Self::Thirds => 3,
+            Self::Quarters => 4,
             Self::Tenths => 10,
         }
     }
@@ -48,6 +51,7 @@ impl Step {
             Self::Full => "full",
             Self::Halves => "halves",
             Self::Thirds => "thirds",
+            Self::Quarters => "quarters",
             Self::Tenths => "tenths",
         }
     }
@@ -74,8 +78,17 @@ impl Step {
         let steps = (stops.abs().get() * f64::from(per_stop) + 1e-9).round() as u32;
         match (steps / per_stop, steps % per_stop) {
             (whole, 0) => whole.to_string(),
-            (0, part) => format!("{part}/{per_stop}"),
-            (whole, part) => format!("{whole} {part}/{per_stop}"),
+            (0, part) => self.part(part),
+            (whole, part) => format!("{whole} {}", self.part(part)),
+        }
+    }
+
+    /// So many of its steps, less than a stop, as a fraction: `2/3`; two quarters are `1/2`.
+    #[must_use]
+    pub fn part(self, steps: u32) -> String {
+        match (self, steps) {
+            (Self::Quarters, 2) => "1/2".to_owned(),
+            _ => format!("{steps}/{}", self.per_stop()),
         }
     }
 

@@ -2,7 +2,7 @@
 
 use ink_lamp_light::{
     measure::Seconds,
-    scale::{Series, ShutterTime, Stops},
+    scale::{ShutterTime, Stops},
     shutter::{Curtains, Delay, seconds_of},
 };
 use ink_lamp_sitting::{camera::Camera, setup::Setup};
@@ -81,7 +81,7 @@ pub(super) fn table(setup: &Setup, camera: &Camera, travel: Seconds) -> Vec<High
             let shutter = ShutterTime::from_tv(tv).ok()?;
             let loss = Curtains { travel, delay: Delay::NONE }.high_speed_loss(seconds_of(shutter)?);
             Some(HighSpeedRow {
-                shutter: shutter.marking(Series::Third),
+                shutter: shutter.said(),
                 flash: -(loss + setup.firing.extra.stops()),
                 room: Stops::of(sync.tv() - tv),
                 now: (tv - now).abs() < 1e-9,

@@ -7,7 +7,6 @@ mod light;
 use ink_lamp_light::{
     measure::Seconds,
     refusal::Refusal,
-    scale::Series,
     shutter::{Clipped, seconds_of},
 };
 use ink_lamp_scene::shutter::Opening;
@@ -79,7 +78,7 @@ pub(super) fn of(setup: &Setup, frames: &[Clipped]) -> Result<ShutterStudy, Refu
         camera: words::camera(camera),
         leaf: opening.leaf,
         open_ms: opening.open.get() * 1000.0,
-        shutter: camera.exposure.shutter.marking(Series::Third),
+        shutter: camera.exposure.shutter.said(),
         travel_ms: opening.travel.map_or(0.0, Seconds::get) * 1000.0,
         flash_ms: opening.flash() * 1000.0,
         end_ms: end * 1000.0,

@@ -1,6 +1,5 @@
 //! Flash bulbs: hot, and longer than the shutter is open, as it is said.
 
-use ink_lamp_light::scale::Series;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::role::LightId;
 
@@ -19,7 +18,7 @@ pub(super) fn sentence(fact: &Bulb, scene: &Scene) -> Line {
             vec![text(format!("{}: no flash bulb near skin or eyes; it can burst, and it is hot after use.", name(light)))]
         }
         Bulb::Cut { light, at, loss } => vec![
-            text(format!("{}: the bulb burns longer than {} is open, and ", name(light), at.marking(Series::Third))),
+            text(format!("{}: the bulb burns longer than {} is open, and ", name(light), at.said())),
             strong(loss.size()),
             text(" of its light is lost."),
         ],

@@ -1,6 +1,6 @@
 //! Aperture and ISO at the camera, as it is said.
 
-use ink_lamp_light::scale::{Series, Stops};
+use ink_lamp_light::scale::Stops;
 
 use crate::{
     findings::camera::Camera,
@@ -10,12 +10,12 @@ use crate::{
 pub(super) fn sentence(fact: &Camera) -> Line {
     match fact {
         Camera::Diffraction { at, by } => vec![
-            text(format!("ƒ{} is ", at.marking(Series::Third))),
+            text(format!("ƒ{} is ", at.said())),
             strong(by.size()),
             text(" past ƒ16, where diffraction softens everything. Open up, and bring the lights down as much."),
         ],
         Camera::IsoPastCap { iso, cap } => vec![
-            text(format!("ISO {} is past your own cap of {}, by ", iso.marking(Series::Third), cap.marking(Series::Third))),
+            text(format!("ISO {} is past your own cap of {}, by ", iso.said(), cap.said())),
             strong(Stops::of(iso.sv() - cap.sv()).size()),
             text(". A stronger light is the better answer."),
         ],
@@ -25,6 +25,6 @@ pub(super) fn sentence(fact: &Camera) -> Line {
 pub(super) fn press(fact: &Camera) -> String {
     match fact {
         Camera::Diffraction { .. } => "Set ƒ16".to_owned(),
-        Camera::IsoPastCap { cap, .. } => format!("Set ISO {}", cap.marking(Series::Third)),
+        Camera::IsoPastCap { cap, .. } => format!("Set ISO {}", cap.said()),
     }
 }

@@ -1,6 +1,5 @@
 //! A light’s reading: no brighter than the room, or taken at another ISO, as it is said.
 
-use ink_lamp_light::scale::Series;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::role::LightId;
 
@@ -18,11 +17,8 @@ pub(super) fn sentence(fact: &Reading, scene: &Scene) -> Line {
         Reading::NoFlash { light } => {
             vec![text(format!("{} reads no more than the room alone. Did it fire?", name(light)))]
         }
-        Reading::OtherIso { light, read, at } => vec![text(format!(
-            "{} was read at ISO {} and carried over to ISO {}.",
-            name(light),
-            read.marking(Series::Third),
-            at.marking(Series::Third)
-        ))],
+        Reading::OtherIso { light, read, at } => {
+            vec![text(format!("{} was read at ISO {} and carried over to ISO {}.", name(light), read.said(), at.said()))]
+        }
     }
 }

@@ -1,6 +1,5 @@
 //! The shutter against sync: the band, or what high-speed sync asks for, as it is said.
 
-use ink_lamp_light::scale::Series;
 use ink_lamp_scene::scene::Scene;
 
 use crate::{
@@ -16,20 +15,20 @@ pub(super) fn sentence(fact: &Sync, scene: &Scene) -> Line {
         Sync::Partly { forgotten, sync } => vec![
             text("High-speed sync is on, but not at "),
             strong(firing::forgotten(forgotten, scene.setup).join(" and ")),
-            text(format!(": past {} part of the frame goes black.", sync.marking(Series::Third))),
+            text(format!(": past {} part of the frame goes black.", sync.said())),
         ],
         Sync::Late { delay, black, at, .. } => vec![
             text(format!(
                 "With {:.1} ms of trigger delay about {:.0} % of the frame is black at {}. Set ",
                 delay.get() * 1000.0,
                 black * 100.0,
-                at.marking(Series::Third)
+                at.said()
             )),
             strong("a third longer"),
             text("."),
         ],
         Sync::Past { at, sync, black, high_speed } => {
-            let (at, sync) = (at.marking(Series::Third), sync.marking(Series::Third));
+            let (at, sync) = (at.said(), sync.said());
             let dark = black.map_or_else(String::new, |black| format!(": about {:.0} % of the frame goes black", black * 100.0));
             let would = match high_speed {
                 Would::NotWith(unit) => format!(" High-speed sync is not for this kit: {unit} has none."),
@@ -44,7 +43,7 @@ pub(super) fn sentence(fact: &Sync, scene: &Scene) -> Line {
 pub(super) fn press(fact: &Sync) -> String {
     match fact {
         Sync::Partly { .. } => "It is on everywhere".to_owned(),
-        Sync::Late { longer, .. } => format!("Set {}", longer.map(|t| t.marking(Series::Third)).unwrap_or_default()),
-        Sync::Past { sync, .. } => format!("Set {}", sync.marking(Series::Third)),
+        Sync::Late { longer, .. } => format!("Set {}", longer.map(|t| t.said()).unwrap_or_default()),
+        Sync::Past { sync, .. } => format!("Set {}", sync.said()),
     }
 }

@@ -1,6 +1,5 @@
 //! A pulse whose end the shutter cuts off, as it is said.
 
-use ink_lamp_light::scale::Series;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::light::Light;
 
@@ -14,7 +13,7 @@ use crate::{
 
 pub(super) fn sentence(fact: &Tail, scene: &Scene) -> Line {
     let (name, unit) = (terms::light(scene.setup, &fact.light), terms::unit(scene.setup, &fact.light));
-    let at = fact.at.marking(Series::Third);
+    let at = fact.at.said();
     let edge = match fact.edge {
         Edge::Even => String::new(),
         Edge::Loses(worst) => format!(" At the edge where the second curtain starts it is {}.", worst.size()),
@@ -29,5 +28,5 @@ pub(super) fn sentence(fact: &Tail, scene: &Scene) -> Line {
 }
 
 pub(super) fn press(fact: &Tail) -> String {
-    format!("Set {}", fact.longer.map(|t| t.marking(Series::Third)).unwrap_or_default())
+    format!("Set {}", fact.longer.map(|t| t.said()).unwrap_or_default())
 }

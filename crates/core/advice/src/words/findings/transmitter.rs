@@ -33,6 +33,7 @@ const fn steps(step: Step) -> &'static str {
         Step::Full => "whole stops",
         Step::Halves => "half stops",
         Step::Thirds => "thirds",
+        Step::Quarters => "quarters",
         Step::Tenths => "tenths",
     }
 }

@@ -1,6 +1,5 @@
 //! A camera that follows the lights, as it is said.
 
-use ink_lamp_light::scale::Series;
 use ink_lamp_scene::scene::Scene;
 
 use crate::{
@@ -12,7 +11,7 @@ use crate::{
 };
 
 pub(super) fn say(to: &Follow) -> Line {
-    vec![text("Camera follows the lights: set "), strong(format!("ƒ{}", to.aperture.marking(Series::Third)))]
+    vec![text("Camera follows the lights: set "), strong(format!("ƒ{}", to.aperture.said()))]
 }
 
 pub(super) fn why(to: &Follow, scene: &Scene) -> Vec<Line> {

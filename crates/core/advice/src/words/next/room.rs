@@ -1,9 +1,6 @@
 //! The room and the camera that moves it, as it is said.
 
-use ink_lamp_light::{
-    ambient::RoomWish,
-    scale::{Series, Stops},
-};
+use ink_lamp_light::{ambient::RoomWish, scale::Stops};
 use ink_lamp_sitting::role::Role;
 
 use crate::{
@@ -15,13 +12,13 @@ use crate::{
 fn setting(to: &RoomMove) -> String {
     let mut setting = Vec::new();
     if to.to.shutter != to.from.shutter {
-        setting.push(to.to.shutter.marking(Series::Third));
+        setting.push(to.to.shutter.said());
     }
     if to.to.iso != to.from.iso {
-        setting.push(format!("ISO {}", to.to.iso.marking(Series::Third)));
+        setting.push(format!("ISO {}", to.to.iso.said()));
     }
     if to.to.aperture != to.from.aperture {
-        setting.push(format!("ƒ{}", to.to.aperture.marking(Series::Third)));
+        setting.push(format!("ƒ{}", to.to.aperture.said()));
     }
     setting.join(", ")
 }

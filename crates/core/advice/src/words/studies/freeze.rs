@@ -2,7 +2,7 @@
 
 use ink_lamp_light::{
     lens::magnification,
-    scale::{Aperture, Series, Stops},
+    scale::{Aperture, Stops},
     shutter::on_sensor,
     strobe::{Dial, Pulse, Unit},
 };
@@ -99,7 +99,7 @@ pub(crate) fn costs(setup: &Setup, light: &Light, change: Stops) -> String {
         && let Ok(aperture) = Aperture::from_av(camera.exposure.aperture.av() + change.get())
     {
         let verb = if less { "open to" } else { "stop down to" };
-        words.push(format!("{verb} ƒ{}", aperture.marking(Series::Third)));
+        words.push(format!("{verb} ƒ{}", aperture.said()));
     }
     if let (Some(from), Some(to)) = (light.distance, setup.distance_for(light, -change)) {
         let verb = if less { "bring it from" } else { "move it from" };
@@ -117,7 +117,7 @@ pub(crate) fn ghost(scene: &Scene, movement: Movement) -> Option<String> {
     let shutter = scene.setup.camera.as_ref()?.exposure.shutter;
     let room = scene.levels.room_level?;
     let drawn = movement.ghost(room, shutter)?;
-    let at = shutter.marking(Series::Third);
+    let at = shutter.said();
     let seen = if drawn.level.get() < -6.0 { "too dark to be seen beside the flash" } else { "seen beside the flash on a dark ground" };
     Some(format!(
         "At {at} with the room at {room} the movement goes on for {:.0} mm: a ghost at {}, {seen}. Something {:.0} mm wide.",

@@ -1,9 +1,6 @@
 //! The frame without flash, as it is said.
 
-use ink_lamp_light::{
-    meter::Exposure,
-    scale::{Series, Stops},
-};
+use ink_lamp_light::{meter::Exposure, scale::Stops};
 use ink_lamp_sitting::metered::RoomPlace;
 
 use crate::words::terms;
@@ -20,13 +17,12 @@ pub(crate) const fn missing(camera: bool, read: bool) -> Option<&'static str> {
 /// What it should look like; `brightest` in stops.
 pub(crate) fn title(exposure: Option<Exposure>, brightest: f64) -> String {
     let Some(e) = exposure else { return "The frame without flash".to_owned() };
-    let third = Series::Third;
     let fate = match brightest {
         b if b <= -5.0 => "is black",
         b if b <= -3.0 => "is nearly black",
         _ => "shows the room",
     };
-    format!("A frame without flash at ƒ{}, {}, ISO {} {fate}", e.aperture.marking(third), e.shutter.marking(third), e.iso.marking(third))
+    format!("A frame without flash at ƒ{}, {}, ISO {} {fate}", e.aperture.said(), e.shutter.said(), e.iso.said())
 }
 
 /// `At the sitter, −2.0`.

@@ -2,7 +2,7 @@
 
 use ink_lamp_light::{
     measure::Seconds,
-    scale::{Series, ShutterTime, Stops},
+    scale::{ShutterTime, Stops},
     shutter::FoundSync,
 };
 use ink_lamp_scene::shutter::{Opening, SEEN_BLACK, Through, all_pulse};
@@ -20,12 +20,11 @@ pub(crate) const UNKNOWN: &str = "The shutter and the flash";
 /// `Loft 35, focal plane, sync 1/200`.
 pub(crate) fn camera(camera: &Camera) -> String {
     let name = camera.body.as_ref().map_or("Camera", |b| b.name.as_str());
-    let third = Series::Third;
     match camera.body.as_ref().map(|b| b.shutter) {
         Some(ShutterKind::Leaf) => format!("{name}, leaf shutter, syncs at all its times"),
         _ => format!(
             "{name}, focal plane, sync {}, curtains of {}",
-            camera.sync.map_or_else(String::new, |s| s.marking(third)),
+            camera.sync.map_or_else(String::new, |s| s.said()),
             camera.travel().map_or_else(String::new, |t| format!("{:.1} ms", t.get() * 1000.0))
         ),
     }
@@ -33,7 +32,7 @@ pub(crate) fn camera(camera: &Camera) -> String {
 
 /// What comes of it.
 pub(crate) fn title(setup: &Setup, camera: &Camera, opening: &Opening) -> String {
-    let shutter = camera.exposure.shutter.marking(Series::Third);
+    let shutter = camera.exposure.shutter.said();
     if all_pulse(setup) {
         return format!("{shutter} by high-speed sync: no band, and the shutter dims the flash too");
     }
@@ -130,7 +129,7 @@ pub(crate) fn has_none(name: &str) -> String {
 pub(crate) fn together(faster: ShutterTime, by: Stops) -> String {
     format!(
         "One stop faster, {}, takes 1.0 from the room and {} from the flash: every light up {}, and the balance hardly moves.",
-        faster.marking(Series::Third),
+        faster.said(),
         by.number(),
         by.size()
     )
@@ -140,6 +139,6 @@ pub(crate) fn together(faster: ShutterTime, by: Stops) -> String {
 pub(crate) fn found(found: &FoundSync, frames: usize) -> String {
     let told = if frames == 1 { "One frame alone can't tell the trigger's delay from the curtains: shoot a second one. " } else { "" };
     let (travel, delay) = (Seconds::get(found.travel) * 1000.0, found.delay.get() * 1000.0);
-    let sync = found.sync.marking(Series::Third);
+    let sync = found.sync.said();
     format!("{told}The curtains take {travel:.1} ms and the trigger {delay:.1} ms more: the shortest time that is whole is {sync}.")
 }

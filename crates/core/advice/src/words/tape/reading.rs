@@ -1,6 +1,5 @@
 //! The meter was read, on the tape.
 
-use ink_lamp_light::scale::Series;
 use ink_lamp_scene::{
     effect::{Effect, Read},
     stand::Stand,
@@ -36,7 +35,7 @@ fn others(read: Option<&Read>) -> String {
 }
 
 fn tail(taken: &ReadingTaken, read: &Read) -> String {
-    let meter = read.meter.map(|(t, iso)| format!("{}, ISO {}", t.marking(Series::Third), iso.marking(Series::Third)));
+    let meter = read.meter.map(|(t, iso)| format!("{}, ISO {}", t.said(), iso.said()));
     let meter = meter.unwrap_or_default();
     match read.stand {
         None if taken.light.is_plain() => meter,
@@ -45,7 +44,7 @@ fn tail(taken: &ReadingTaken, read: &Read) -> String {
         Some(Stand::Doubtful { by }) => format!("{} {}? read again", read.step.number(by), terms::side(by)),
         Some(Stand::Read | Stand::Reads { .. }) => read.level.map_or(meter, |level| level.shown()),
         Some(stand) => {
-            let other = read.meter.filter(|_| read.other_iso).map(|(_, iso)| format!(", at ISO {}", iso.marking(Series::Third)));
+            let other = read.meter.filter(|_| read.other_iso).map(|(_, iso)| format!(", at ISO {}", iso.said()));
             format!("{}{}", lanes::stand(&stand, read.step), other.unwrap_or_default())
         }
     }

@@ -1,6 +1,6 @@
 //! The catch of a way, as it is said.
 
-use ink_lamp_light::scale::{Series, Stops};
+use ink_lamp_light::scale::Stops;
 use ink_lamp_sitting::{camera::Camera, entry::CameraSet, setup::Setup};
 
 use super::focus;
@@ -43,27 +43,26 @@ pub(crate) fn no_high_speed(why: &NoHighSpeed) -> String {
 
 /// What ends a way that falls short.
 pub(crate) fn end_of(setup: &Setup, camera: &Camera, changes: Changes, set: &CameraSet) -> String {
-    let third = Series::Third;
     let now = camera.exposure;
     if changes.has(Changes::SHUTTER) {
         return if set.shutter.tv() > now.shutter.tv() {
             match camera.sync {
-                Some(sync) if camera.is_leaf() => format!("The shutter ends at {}", sync.marking(third)),
-                Some(sync) => format!("Sync ends at {}", sync.marking(third)),
+                Some(sync) if camera.is_leaf() => format!("The shutter ends at {}", sync.said()),
+                Some(sync) => format!("Sync ends at {}", sync.said()),
                 None => "Say the sync time".to_owned(),
             }
         } else {
-            format!("{} no longer than {}", capitalised(terms::steadiness(setup.holds.steadiness)), set.shutter.marking(third))
+            format!("{} no longer than {}", capitalised(terms::steadiness(setup.holds.steadiness)), set.shutter.said())
         };
     }
     if changes.has(Changes::HIGH_SPEED) {
-        return format!("The shutter ends at {}", set.shutter.marking(third));
+        return format!("The shutter ends at {}", set.shutter.said());
     }
     if changes.has(Changes::ISO) {
-        return format!("ISO ends at {}", set.iso.marking(third));
+        return format!("ISO ends at {}", set.iso.said());
     }
     if changes.has(Changes::APERTURE) {
-        return format!("The aperture ends at ƒ{}", set.aperture.marking(third));
+        return format!("The aperture ends at ƒ{}", set.aperture.said());
     }
     if changes.has(Changes::FILTER) {
         return "No darker filter at hand".to_owned();

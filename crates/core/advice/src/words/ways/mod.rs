@@ -8,7 +8,7 @@ use ink_lamp_light::{
     lens::DepthOfField,
     measure::Meters,
     meter::Exposure,
-    scale::{Reflectance, Series, Stops, grey_code},
+    scale::{Reflectance, Stops, grey_code},
 };
 use ink_lamp_scene::levels::Levels;
 use ink_lamp_sitting::{camera::Camera, entry::CameraSet, light::Light, metered::RoomPlace, setup::Setup};
@@ -119,11 +119,10 @@ pub(crate) fn title(levels: &Levels, wish: RoomWish) -> Line {
 pub(crate) fn found(setup: &Setup) -> Line {
     let Some(camera) = &setup.camera else { return Vec::new() };
     let e = camera.exposure;
-    let third = Series::Third;
-    let mut line = vec![Span::F(e.aperture.into()), text(format!(", {} s, ISO {}", e.shutter.marking(third), e.iso.marking(third)))];
+    let mut line = vec![Span::F(e.aperture.into()), text(format!(", {} s, ISO {}", e.shutter.said(), e.iso.said()))];
     if let Some(reading) = setup.room.reading {
         line.extend([text(". Room read "), Span::F(reading.shows.fnumber())]);
-        line.push(text(format!(" at {}, ISO {}", reading.shutter.marking(third), reading.iso.marking(third))));
+        line.push(text(format!(" at {}, ISO {}", reading.shutter.said(), reading.iso.said())));
     }
     if setup.room.ground.is_some() {
         line.push(text(", and at the ground"));
@@ -156,20 +155,20 @@ pub(crate) fn focus(setup: &Setup) -> Option<String> {
 
 /// `ƒ1.4 to ƒ4, ISO 200 to 100`.
 pub(crate) fn settings(camera: &Camera, set: &CameraSet, changes: Changes) -> String {
-    let (e, third) = (camera.exposure, Series::Third);
+    let e = camera.exposure;
     let mut words = Vec::new();
     if set.aperture != e.aperture {
-        words.push(format!("ƒ{} to ƒ{}", e.aperture.marking(third), set.aperture.marking(third)));
+        words.push(format!("ƒ{} to ƒ{}", e.aperture.said(), set.aperture.said()));
     }
     if set.shutter != e.shutter {
-        words.push(format!("{} to {}", e.shutter.marking(third), set.shutter.marking(third)));
+        words.push(format!("{} to {}", e.shutter.said(), set.shutter.said()));
     }
     // Past sync already, it is what keeps the frame whole.
     if changes.has(Changes::HIGH_SPEED) && set.shutter == e.shutter {
         words.push("high-speed sync on".to_owned());
     }
     if set.iso != e.iso {
-        words.push(format!("ISO {} to {}", e.iso.marking(third), set.iso.marking(third)));
+        words.push(format!("ISO {} to {}", e.iso.said(), set.iso.said()));
     }
     if let Some(filters) = &set.filters {
         let names: Vec<&str> = filters.iter().map(|f| f.name.as_str()).collect();

@@ -22,7 +22,7 @@ pub(super) fn over(n: u32, step: Step) -> String {
     match (step, n) {
         (_, 0) => String::new(),
         (Step::Tenths, n) => format!(" +0.{n}"),
-        (step, n) => format!(" +{n}/{}", step.per_stop()),
+        (step, n) => format!(" +{}", step.part(n)),
     }
 }
 

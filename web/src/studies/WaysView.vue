@@ -35,9 +35,10 @@ watch(
   { immediate: true },
 )
 watch(
-  [() => board.view?.setup, () => kit.gels, () => study],
+  [() => board.view?.setup, () => kit.gels, () => kit.strobes, () => study],
   ([setup]) => {
-    if (setup && study) void room.study.ask({ setup, question: { frames: [], gels: kit.gels.map((g) => g.sheet) } })
+    const sheets = <T,>(pieces: { sheet: T }[]) => pieces.slice(0, 100).map((p) => p.sheet)
+    if (setup && study) void room.study.ask({ setup, question: { frames: [], gels: sheets(kit.gels), units: sheets(kit.strobes) } })
   },
   { immediate: true },
 )

@@ -74,10 +74,10 @@ pub fn airy(working: f64, wavelength: f64) -> f64 {
     2.0 * FIRST_ZERO * wavelength * working
 }
 
-/// The same against the pixels: two to three are customary as the limit (there is no single one).
+/// The same against the pixels, at a wavelength in micrometres: two to three are customary as the limit (there is no single one).
 #[must_use]
-pub fn airy_pixels(working: f64, pitch: Micrometres) -> f64 {
-    airy(working, GREEN) / pitch.get()
+pub fn airy_pixels(working: f64, wavelength: f64, pitch: Micrometres) -> f64 {
+    airy(working, wavelength) / pitch.get()
 }
 
 /// The f-number that works at a magnification, the pupils taken as equal: `N(1 + m)`.
@@ -122,5 +122,13 @@ mod tests {
         assert!(total(at) >= 0.12);
         assert!(total(Aperture::from_av(at.av() - 1.0 / 3.0).unwrap()) < 0.12);
         assert_eq!(aperture_for_depth(Millimetres::new(800.0).unwrap(), u, 0.001, 0.5), None);
+    }
+
+    /// 2 · 1.2197 · 8 · λ: 10.7 µm at 550 nm, 12.7 µm at 650 nm; on pixels of 4.88 µm 2.2 and 2.6.
+    #[test]
+    fn the_airy_disc_over_the_pixels_grows_with_the_wavelength() {
+        let pitch = Micrometres::new(4.88).unwrap();
+        assert!((airy_pixels(8.0, GREEN, pitch) - 2.0 * 1.219_67 * 8.0 * 0.55 / 4.88).abs() < 1e-3);
+        assert!((airy_pixels(8.0, 0.65, pitch) - 2.0 * 1.219_67 * 8.0 * 0.65 / 4.88).abs() < 1e-3);
     }
 }

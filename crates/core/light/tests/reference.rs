@@ -632,10 +632,11 @@ fn circle(i: &Inputs) -> Answer {
 
 fn airy(i: &Inputs) -> Answer {
     let working = lens::working(said(Aperture::parse(&i.marking("N")?))?.exact(), i.number("m")?);
+    let wavelength = i.number("wavelength")? / 1000.0;
     out([
         ("N_working", j(working)),
-        ("airy_diameter", j(lens::airy(working, i.number("wavelength")? / 1000.0))),
-        ("airy_over_pitch", j(lens::airy_pixels(working, pitch(i)?))),
+        ("airy_diameter", j(lens::airy(working, wavelength))),
+        ("airy_over_pitch", j(lens::airy_pixels(working, wavelength, pitch(i)?))),
     ])
 }
 

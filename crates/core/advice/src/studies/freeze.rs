@@ -1,8 +1,8 @@
 //! Which power on which unit freezes a movement, and what that costs, as it is shown.
 
 use ink_lamp_light::{
-    scale::Stops,
-    strobe::{Dial, Unit},
+    scale::{FLAT_C, Stops},
+    strobe::{Dial, USUAL_GAIN, Unit, guide},
 };
 use ink_lamp_scene::{
     freeze::{self, Freezes},
@@ -109,11 +109,13 @@ pub struct DurationPoint {
     pub t01: f64,
 }
 
-pub(super) fn of(scene: &Scene) -> FreezeStudy {
+pub(super) fn of(scene: &Scene, kit: &[Unit]) -> FreezeStudy {
     let setup = scene.setup;
     let movement = setup.holds.movement;
     let longest = movement.map(freeze::longest);
-    let lights: Vec<FreezeLight> = setup.lights.iter().filter_map(|l| Some(light(setup, l, l.unit.as_ref()?, movement, longest))).collect();
+    let other = longest.and_then(|longest| brightest(kit, longest));
+    let shown = |l: &Light| Some(light(setup, l, l.unit.as_ref()?, movement, longest, other));
+    let lights: Vec<FreezeLight> = setup.lights.iter().filter_map(shown).collect();
     let known = lights.iter().filter(|l| l.now_time.is_some());
     FreezeStudy {
         title: words::title(movement, longest),
@@ -140,7 +142,29 @@ fn offer(kind: MovementKind) -> MovementOffer {
     }
 }
 
-fn light(setup: &Setup, light: &Light, unit: &Unit, movement: Option<Movement>, longest: Option<f64>) -> FreezeLight {
+/// The unit of the kit that gives most light in a time so short, and its setting for that.
+fn brightest(kit: &[Unit], longest: f64) -> Option<(&Unit, Dial)> {
+    let gives = |unit: &Unit, dial: Dial| {
+        let full = unit.rated.map(|ws| ws.get() * guide::EFFICACY * USUAL_GAIN / (4.0 * std::f64::consts::PI));
+        let full = full.or_else(|| unit.guide.map(|g| g.candela_seconds(FLAT_C)));
+        full.unwrap_or(0.0) * unit.scale.stops(dial).factor()
+    };
+    let known = kit.iter().filter(|unit| unit.bulb.is_none() && unit.t01_at(Stops::ZERO).is_some());
+    let able = known.filter_map(|unit| match freeze::freezes(unit, None, longest) {
+        Freezes::From { most, .. } => Some((unit, most)),
+        Freezes::Never { .. } => None,
+    });
+    able.max_by(|a, b| gives(a.0, a.1).total_cmp(&gives(b.0, b.1)))
+}
+
+fn light(
+    setup: &Setup,
+    light: &Light,
+    unit: &Unit,
+    movement: Option<Movement>,
+    longest: Option<f64>,
+    other: Option<(&Unit, Dial)>,
+) -> FreezeLight {
     let power = light.power();
     let time = freeze::time(light);
     let is_short = time.zip(longest).is_some_and(|(t, longest)| freeze::is_short_enough(t, longest));
@@ -167,7 +191,7 @@ fn light(setup: &Setup, light: &Light, unit: &Unit, movement: Option<Movement>, 
     let shown = FreezeLight { points: points(unit), ..shown };
     let Some(longest) = longest else { return shown };
     let (most, least, all, nearest) = match freeze::freezes(unit, power, longest) {
-        Freezes::Never { shortest, at } => return FreezeLight { costs: words::never(unit, shortest, at), ..shown },
+        Freezes::Never { shortest, at } => return FreezeLight { costs: words::never(unit, shortest, at, other), ..shown },
         Freezes::From { most, least, all, nearest } => (most, least, all, nearest),
     };
     let shown = FreezeLight { does: Some(words::does(unit, most, least, all)), ..shown };

@@ -6,7 +6,7 @@ mod gel;
 mod no_flash;
 mod shutter;
 
-use ink_lamp_light::{list::up_to, refusal::Refusal, shape::Gel, shutter::Clipped};
+use ink_lamp_light::{list::up_to, refusal::Refusal, shape::Gel, shutter::Clipped, strobe::Unit};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::setup::Setup;
 use serde::{Deserialize, Serialize};
@@ -30,6 +30,10 @@ pub struct StudyQuestion {
     #[serde(default, deserialize_with = "up_to::<_, _, 100>")]
     #[cfg_attr(feature = "schema", schema(max_items = 100))]
     pub gels: Vec<Gel>,
+    /// Units of the kit: at most 100.
+    #[serde(default, deserialize_with = "up_to::<_, _, 100>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 100))]
+    pub units: Vec<Unit>,
 }
 
 /// What a setup means for shutter, movement, colour, and the frame without flash.
@@ -55,7 +59,7 @@ impl Study {
         let scene = Scene::of(setup);
         Ok(Self {
             shutter: shutter::of(setup, &question.frames)?,
-            freeze: freeze::of(&scene),
+            freeze: freeze::of(&scene, &question.units),
             color: color::of(&scene, &question.gels),
             no_flash: no_flash::of(&scene),
         })

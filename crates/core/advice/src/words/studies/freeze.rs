@@ -72,9 +72,13 @@ pub(crate) fn kind(unit: &Unit) -> &'static str {
     }
 }
 
-/// A unit that is never that short.
-pub(crate) fn never(unit: &Unit, shortest: f64, at: Dial) -> String {
-    format!("{} is {} at its shortest, {}. Another unit, or a slower movement.", unit.name, time(shortest), unit.scale.write(at))
+/// A unit that is never that short, and the one of the kit that is, with the setting that gives most light so.
+pub(crate) fn never(unit: &Unit, shortest: f64, at: Dial, other: Option<(&Unit, Dial)>) -> String {
+    let instead = match other {
+        Some((other, most)) => format!("{} of the kit does it at {}.", other.name, other.scale.write(most)),
+        None => "Another unit, or a slower movement.".to_owned(),
+    };
+    format!("{} is {} at its shortest, {}. {instead}", unit.name, time(shortest), unit.scale.write(at))
 }
 
 /// `1/16 and lower`.

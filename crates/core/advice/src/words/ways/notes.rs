@@ -2,7 +2,7 @@
 
 use ink_lamp_light::{
     ambient::darkening,
-    lens::{SMALLEST_AV, airy_pixels, magnification, working},
+    lens::{GREEN, SMALLEST_AV, airy_pixels, magnification, working},
     scale::Stops,
 };
 use ink_lamp_scene::{levels::Levels, mixture::mixture};
@@ -24,7 +24,7 @@ pub(crate) fn notes(before: &Setup, from: &Camera, after: &Setup, levels: &Level
         notes.push("Past ƒ16 diffraction softens everything.".to_owned());
     } else if let Some(pitch) = camera.body.as_ref().and_then(|b| b.pixel_pitch) {
         let m = camera.focal.zip(camera.sitter).and_then(|(f, u)| magnification(f, u)).unwrap_or(0.0);
-        let pixels = airy_pixels(working(camera.exposure.aperture.exact(), m), pitch);
+        let pixels = airy_pixels(working(camera.exposure.aperture.exact(), m), GREEN, pitch);
         if pixels > 3.0 {
             notes.push(format!("Diffraction: the finest point is {pixels:.1} pixels wide."));
         }

@@ -263,7 +263,15 @@ const MENU = computed(() => [
       :class="wide ? 'grid-cols-[minmax(0,1fr)_31.25rem_27.5rem]' : 'grid-cols-[minmax(0,1fr)_27.5rem]'"
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
-      <NextMove :next="board.board.next" :spoils="board.beforeFrame" :still="still" @done="done" @mend="mend" />
+      <NextMove
+        :next="board.board.next"
+        :all="board.board.set_all"
+        :spoils="board.beforeFrame"
+        :still="still"
+        @done="done"
+        @all="board.setAll"
+        @mend="mend"
+      />
       <fieldset :disabled="still" class="contents">
         <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" />
       </fieldset>

@@ -113,12 +113,19 @@ export const useBoard = defineStore('board', () => {
    * has seen yet is not done by a key that was pressed for the one before.
    */
   function doNext(): Board['next']['kind'] | undefined {
-    steps.settle()
     const next = session.view.value?.board.next
-    if (!next?.action || inThePast() || busyWriting.value) return undefined
+    return press(next?.action) ? next?.kind : undefined
+  }
+
+  /** Logs that all dials were turned at once, and tells whether there were any; by the same rule. */
+  const setAll = (): boolean => press(session.view.value?.board.set_all?.action)
+
+  function press(action: Board['next']['action']): boolean {
+    steps.settle()
+    if (!action || inThePast() || busyWriting.value) return false
     chosen.letGo()
-    write(next.action.entry)
-    return next.kind
+    write(action.entry)
+    return true
   }
 
   const stack = computed(() => {
@@ -216,6 +223,7 @@ export const useBoard = defineStore('board', () => {
     typed,
     goOn,
     doNext,
+    setAll,
     canUndo: computed(() => stack.value.undo.length > 0),
     canRedo: computed(() => stack.value.redo.length > 0),
     undo: () => back('undo'),

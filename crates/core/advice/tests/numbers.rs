@@ -305,3 +305,60 @@ fn half_stop_cameras_and_quarter_stop_dials_are_told_in_their_own_steps() {
     let stored: Setup = serde_json::from_value(serde_json::to_value(&setup).unwrap()).unwrap();
     assert_eq!(stored, setup);
 }
+
+/// Another aperture moves every light by the same: from f/8 to f/5.6 all are one stop over, and every lane tells its new dial; one press sets them, one
+/// entry, and each then lies where it was wished.
+#[test]
+fn another_aperture_is_answered_by_all_dials_at_once() {
+    let key = rated(400.0, &json!({}));
+    let put = |id: &str, dial: &str| light(id, &json!({"unit": key, "dial": dial}));
+    let wish = json!({"target": {"light": "rim", "level": 0.3}});
+    let stands = after(
+        &decided(),
+        [put("key", "1/4"), put("fill", "1/8"), put("rim", "1/2"), wish, reads("key", "5.6 4"), reads("fill", "4 4"), reads("rim", "8 3")],
+    );
+    assert!(Board::of(&stands).set_all.is_none());
+    let open = then(&stands, aperture("5.6"));
+    let board = Board::of(&open);
+    let all = board.set_all.as_ref().unwrap();
+    assert_eq!((all.words.as_str(), all.action.label.as_str()), ("Key 1/8, fill 1/16, rim 1/4", "Set all 3"));
+    let pending = |id: &str| board.lane(id).unwrap().foot.pending.clone().unwrap();
+    assert_eq!((pending("key"), pending("fill"), pending("rim")), ("→ 1/8".into(), "→ 1/16".into(), "→ 1/4".into()));
+    let set = open.apply(&all.action.entry).unwrap();
+    let board = Board::of(&set);
+    assert!(board.set_all.is_none());
+    for id in ["key", "fill", "rim"] {
+        assert!(board.lane(id).unwrap().gap.is_none(), "{id}: {}", board.lane(id).unwrap().words);
+    }
+    // Twice the same light, or a dial that is not there: nothing is set.
+    let wrong = |dials: serde_json::Value| {
+        let entry: ink_lamp_sitting::entry::Entry = serde_json::from_value(json!({"all_set": {"dials": dials}})).unwrap();
+        open.apply(&entry).unwrap_err().field.into_owned()
+    };
+    assert_eq!(wrong(json!([{"light": "key", "dial": "1/8"}, {"light": "key", "dial": "1/4"}])), "dials[1].light");
+    assert_eq!(wrong(json!([{"light": "key", "dial": "1/8"}, {"light": "fill", "dial": "1/3"}])), "dials[1].dial");
+    assert_eq!(wrong(json!([])), "dials");
+}
+
+/// At dusk: f/4 at 17:40, f/2.8 5 at 17:45, half a stop less in five minutes, one stop in ten. A room kept at −1 is off by a tenth a minute later.
+#[test]
+fn daylight_that_goes_is_told_with_where_it_will_be_and_when_to_read_it_again() {
+    let window = |shows: &str, time: &str| json!({"reading": {"of": "room", "shows": shows, "iso": "100", "shutter": "1/60", "light": {"lamps": "window", "time": time}}});
+    let kept = json!({"room_wish": {"keep": {"level": -1.0}}});
+    let once = after(&Setup::default(), [camera("5.6", "1/60", "100"), kept, window("4 0", "17:40")]);
+    let told = |setup: &Setup| Board::of(setup).findings.iter().find(|f| f.kind == FindingKind::Daylight).map(|f| plain(&f.words));
+    assert_eq!(
+        told(&once).unwrap(),
+        "The room was read by daylight at 17:40, and daylight goes. Read it again by 17:50: then it is told how fast."
+    );
+    let twice = then(&once, window("2.8 5", "17:45"));
+    assert_eq!(
+        told(&twice).unwrap(),
+        "Daylight, read at 17:45: 1.0 stop less in ten minutes, −2.5 at 17:55, −3.5 at 18:05. Read it again by 17:46."
+    );
+    // A removed room at dusk only gets darker; lamps do not go at all.
+    assert!(told(&then(&twice, json!({"room_wish": {"remove": {"level": -1.0}}}))).is_none());
+    let lamps =
+        json!({"reading": {"of": "room", "shows": "2.8 5", "iso": "100", "shutter": "1/60", "light": {"lamps": "on", "time": "17:50"}}});
+    assert!(told(&then(&twice, lamps)).is_none());
+}

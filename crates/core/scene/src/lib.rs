@@ -12,12 +12,14 @@
 //! - [`shutter`], [`freeze`]: what passes the shutter, and which power freezes a movement, case by case;
 //! - [`stands_at`]: where a light stands;
 //! - [`scene`]: all of it for one setup;
+//! - [`daylight`]: how fast daylight goes, and where it will be;
 //! - [`meter_shows`]: what the meter shows of a light that lies at a level of the frame;
 //! - [`outlook`]: what is to be expected of each light against its wish, and how surely;
 //! - [`stand`]: how a reading stands against its wish;
 //! - [`effect`]: what one entry did, between the scenes before and after it.
 
 pub mod contours;
+pub mod daylight;
 pub mod effect;
 pub mod energy;
 pub mod extent;

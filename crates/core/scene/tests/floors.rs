@@ -27,6 +27,7 @@ fn every_module_names_only_what_stands_below_it() {
         "freeze",
         "stands_at",
         "scene",
+        "daylight",
         "meter_shows",
         "outlook",
         "stand",

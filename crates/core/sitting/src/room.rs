@@ -32,6 +32,9 @@ pub struct Room {
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
     #[cfg_attr(feature = "schema", schema(max_items = 8))]
     pub seen: Vec<RoomSeen>,
+    /// What daylight gave there before its last reading: how fast it goes.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub before: Option<RoomSeen>,
     /// What a test frame without flash showed.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub frame: Option<FrameSeen>,
@@ -55,6 +58,25 @@ pub enum Lamps {
 #[serde(try_from = "String", into = "String")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = String, example = "17:40"))]
 pub struct TimeOfDay(u16);
+
+/// Minutes of a day.
+const DAY: u16 = 24 * 60;
+
+impl TimeOfDay {
+    /// Minutes from another time to this one, past midnight where that is nearer: −719 to 720.
+    #[must_use]
+    pub fn minutes_since(self, other: Self) -> i16 {
+        let after = (self.0 + DAY - other.0) % DAY;
+        #[allow(clippy::cast_possible_wrap, reason = "less than a day")]
+        if after > DAY / 2 { after as i16 - DAY as i16 } else { after as i16 }
+    }
+
+    /// So many minutes later.
+    #[must_use]
+    pub const fn later(self, minutes: u16) -> Self {
+        Self((self.0 + minutes % DAY) % DAY)
+    }
+}
 
 impl TryFrom<String> for TimeOfDay {
     type Error = Refusal;
@@ -172,7 +194,12 @@ impl Room {
 
     /// Takes a reading. What was read at the other place under the same lamps holds again there.
     pub(super) fn take(&mut self, seen: RoomSeen) {
-        self.seen.retain(|s| s.place != seen.place || s.light.lamps != seen.light.lamps);
+        let same = |s: &RoomSeen| s.place == seen.place && s.light.lamps == seen.light.lamps;
+        let earlier = |s: &&RoomSeen| same(s) && s.light.time.zip(seen.light.time).is_some_and(|(then, now)| now.minutes_since(then) > 0);
+        if seen.light.lamps == Some(Lamps::Window) {
+            self.before = self.seen.iter().rev().find(earlier).copied();
+        }
+        self.seen.retain(|s| !same(s));
         self.seen.push(seen);
         let other = match seen.place {
             RoomPlace::Sitter => {
@@ -195,6 +222,14 @@ impl Room {
 #[cfg(test)]
 mod tests {
     use super::*;
+
+    #[test]
+    fn minutes_are_counted_past_midnight() {
+        let time = |t: &str| TimeOfDay::try_from(t.to_owned()).unwrap();
+        assert_eq!((time("17:50").minutes_since(time("17:40")), time("17:40").minutes_since(time("17:50"))), (10, -10));
+        assert_eq!((time("0:05").minutes_since(time("23:55")), time("23:55").minutes_since(time("0:05"))), (10, -10));
+        assert_eq!((time("23:55").later(10), time("12:00").minutes_since(time("0:00"))), (time("0:05"), 720));
+    }
 
     #[test]
     fn times_are_said_as_people_say_them_and_directions_end_at_180_degrees() {

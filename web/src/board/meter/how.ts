@@ -1,4 +1,4 @@
-import { useStorage } from '@vueuse/core'
+import { useNow, useStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { How, Lane, RoomLight } from '@/api/client'
 import type { Typed } from '@/forms/entry'
@@ -23,6 +23,9 @@ export function useHow(subject: () => Lane | undefined) {
   const lamps = ref<'' | Lamps>('')
   const kelvin = ref('')
   const time = ref('')
+  // Daylight goes: when it was read is told with it, also where nobody types it.
+  const now = useNow({ interval: 20_000 })
+  const clock = computed(() => now.value.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }))
   const from = ref('')
 
   watch(
@@ -41,25 +44,25 @@ export function useHow(subject: () => Lane | undefined) {
 
   const how = computed<How | undefined>(() => {
     if (subject()?.kind === 'room') return place.value ? { place: place.value } : undefined
-    const now: How = {
+    const told: How = {
       on: subject()?.kind === 'light' ? on.value : [],
       place: place.value || undefined,
       receptor: receptor.value || undefined,
       metered: metered.value || undefined,
     }
-    return now.on?.length || now.place || now.receptor || now.metered ? now : undefined
+    return told.on?.length || told.place || told.receptor || told.metered ? told : undefined
   })
 
   /** What is known of the room's light, with a reading of the room. */
   const light = computed<Typed<RoomLight> | undefined>(() => {
     if (subject()?.kind !== 'room') return undefined
-    const now: Typed<RoomLight> = {
+    const said: Typed<RoomLight> = {
       lamps: lamps.value || undefined,
       kelvin: given(kelvin.value),
-      time: time.value.trim() || undefined,
+      time: time.value.trim() || (lamps.value === 'window' ? clock.value : undefined),
       from: from.value === '' ? undefined : Number(from.value),
     }
-    return Object.values(now).some((v) => v !== undefined) ? now : undefined
+    return Object.values(said).some((v) => v !== undefined) ? said : undefined
   })
 
   /** In few words, for the button that opens it. */
@@ -78,6 +81,7 @@ export function useHow(subject: () => Lane | undefined) {
 
   function logged(): void {
     on.value = []
+    time.value = ''
   }
 
   return { on, place, receptor, metered, lamps, kelvin, time, from, others, choices, how, light, words, logged }

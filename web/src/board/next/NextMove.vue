@@ -10,18 +10,21 @@ import PowerScale from '@/draw/PowerScale.vue'
 /** One sentence, one action. */
 const {
   next,
+  all,
   spoils,
   still = false,
   far = false,
 } = defineProps<{
   next: components['schemas']['NextMove']
+  /** Several dials that are to be turned. */
+  all?: components['schemas']['SetAll'] | null
   /** What would spoil a frame, though something else is next. */
   spoils?: Finding
   still?: boolean
   /** Read from afar: the sentence, and why. */
   far?: boolean
 }>()
-const emit = defineEmits<{ done: []; mend: [] }>()
+const emit = defineEmits<{ done: []; all: []; mend: [] }>()
 
 const card = useTemplateRef('card')
 const { width } = useDrawingSize(card, { width: 816, height: 144 })
@@ -72,6 +75,17 @@ const size = computed(() => {
         </p>
       </div>
       <PowerScale v-if="next.power && !far" :power="next.power" class="shrink-0 max-[68.75rem]:hidden" />
+      <button
+        v-if="all && !far"
+        type="button"
+        class="flex h-10 shrink-0 items-center gap-2 rounded-key border border-edge px-3 text-head font-[650] disabled:opacity-50"
+        :aria-label="`${all.action.label}: ${all.words}`"
+        :title="all.words"
+        :disabled="still"
+        @click="emit('all')"
+      >
+        {{ all.action.label }} <KeyCap>A</KeyCap>
+      </button>
       <button
         v-if="next.action && !far"
         type="button"

@@ -75,7 +75,11 @@ function openLane(): void {
 function done(): void {
   if (board.doNext()) navigator.vibrate?.(12)
 }
+function setAll(): void {
+  if (board.setAll()) navigator.vibrate?.(12)
+}
 const next = computed(() => board.board?.next)
+const all = computed(() => board.board?.set_all)
 /** Set as large as it stands on two lines. */
 const size = computed(() => {
   const letters =
@@ -142,6 +146,16 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
           /></span>
           <WordLine v-else-if="next.why[0]" :line="next.why[0]" />
         </p>
+        <button
+          v-if="all"
+          type="button"
+          class="h-11.5 shrink-0 rounded-key border border-edge px-3 text-head font-[650] disabled:opacity-50"
+          :aria-label="`${all.action.label}: ${all.words}`"
+          :disabled="board.busyWriting && !board.outOfReach"
+          @click="setAll"
+        >
+          {{ all.action.label }}
+        </button>
         <button
           v-if="next.action"
           type="button"

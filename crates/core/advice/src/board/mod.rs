@@ -16,6 +16,7 @@ mod next;
 mod ratio;
 mod room;
 mod schools;
+mod set_all;
 mod summary;
 
 use ink_lamp_light::measure::LengthUnit;
@@ -37,6 +38,7 @@ pub use next::{NextMove, PowerDrawing};
 pub use ratio::RatioShown;
 pub use room::RoomShown;
 pub use schools::SchoolsShown;
+pub use set_all::SetAll;
 pub use summary::{Summary, SummaryLane, SummaryMark};
 
 use ladder::ladder;
@@ -59,6 +61,8 @@ pub struct Board {
     pub room: RoomShown,
     /// What to do next.
     pub next: NextMove,
+    /// All dials that are to be turned, at once: where that are several.
+    pub set_all: Option<SetAll>,
     /// What is worth knowing, most telling first.
     pub findings: Vec<Finding>,
     /// The transmitter and its groups.
@@ -94,12 +98,13 @@ impl Board {
     pub fn of_scene(scene: &Scene) -> Self {
         let (setup, levels) = (scene.setup, &scene.levels);
         let pick = crate::next::of(scene);
+        let all = crate::next::all::of(scene);
         let findings = findings::shown(scene);
         let face = face::face(setup, levels, pick.after.as_ref());
         Self {
             ladder: ladder(setup),
             camera: setup.camera.as_ref().map(camera::shown),
-            lanes: lanes::lanes(scene, &pick, face.as_ref()),
+            lanes: lanes::lanes(scene, &pick, all.as_ref(), face.as_ref()),
             ratio: setup.ratio.map(ratio::shown),
             face,
             room: room::shown(scene),
@@ -108,6 +113,7 @@ impl Board {
             adding: adding::of(setup),
             schools: schools::of(setup),
             next: next::shown(&pick, scene, &findings),
+            set_all: all.map(|all| set_all::shown(setup, all)),
             findings,
             length: setup.length,
         }

@@ -51,6 +51,8 @@ pub enum FindingKind {
     PulseTail,
     /// The room's lamps have another colour than the flash.
     LampsMix,
+    /// Daylight goes: a kept room is to be read again.
+    Daylight,
     /// The test frame without flash is not what it should be.
     NoFlashFrame,
     /// The room was read at one place only, or under other lamps at the other.
@@ -160,6 +162,7 @@ impl Fact {
             Self::Bulb(Bulb::Hot { .. }) => FindingKind::BulbHot,
             Self::Bulb(Bulb::Cut { .. }) => FindingKind::BulbCut,
             Self::Ghost(_) => FindingKind::Ghost,
+            Self::Daylight(_) => FindingKind::Daylight,
             Self::RoomOverShadow(_) => FindingKind::RoomOverShadow,
             Self::RoomLamps(RoomLamps::Mix { .. }) => FindingKind::LampsMix,
             Self::RoomLamps(RoomLamps::Differ { .. }) => FindingKind::RoomPlaces,

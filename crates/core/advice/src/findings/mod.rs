@@ -9,6 +9,7 @@ pub(crate) mod ceiling;
 pub(crate) mod channel;
 pub(crate) mod circuits;
 pub(crate) mod commander;
+pub(crate) mod daylight;
 pub(crate) mod filter;
 pub(crate) mod ghost;
 pub(crate) mod ground;
@@ -78,6 +79,7 @@ subjects! {
     Ghost(ghost),
     RoomOverShadow(room_over_shadow),
     RoomLamps(lamps),
+    Daylight(daylight),
     NoFlashFrame(no_flash_frame),
     Whole(whole),
     Reading(reading),
@@ -140,6 +142,7 @@ pub(crate) fn of(scene: &Scene) -> Vec<Found> {
     found.extend(ghost::of(scene));
     found.extend(room_over_shadow::of(scene));
     found.extend(lamps::of(scene));
+    found.extend(daylight::of(scene));
     found.extend(no_flash_frame::of(scene));
     found.extend(whole::of(scene));
     for light in lights() {

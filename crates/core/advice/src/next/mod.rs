@@ -5,6 +5,7 @@
 //! or of all together where none was; what can't be reached; then the frame. So N lights take N + 1 readings, and one more for each alarm. It
 //! is advice and never a lock.
 
+pub(crate) mod all;
 pub(crate) mod automatic;
 pub(crate) mod camera;
 mod kind;
@@ -192,13 +193,17 @@ fn order_of_lights(setup: &Setup) -> Vec<usize> {
     order
 }
 
+/// Whether enough is known of a light to turn it.
+fn is_known(scene: &Scene, index: usize) -> bool {
+    was_read(scene, index) || scene.levels.lights[index].total.is_some() && !scene.belief.has_model(index)
+}
+
 /// What the light that is farthest off its wish is to do, of those that were read; the key before the fill, whose wish hangs on it.
 fn largest_change(scene: &Scene, order: &[usize]) -> Option<Pick> {
-    let known = |i: usize| was_read(scene, i) || scene.levels.lights[i].total.is_some() && !scene.belief.has_model(i);
     let off: Vec<(usize, f64, Pick)> = order
         .iter()
         .copied()
-        .filter(|&i| known(i) && !scene.setup.lights[i].left)
+        .filter(|&i| is_known(scene, i) && !scene.setup.lights[i].left)
         .filter_map(|i| Some((i, scene.outlook(i)?.gap.abs(), light::change(scene, i)?)))
         .collect();
     let role = |i: usize| scene.setup.lights[i].role;

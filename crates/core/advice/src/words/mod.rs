@@ -16,6 +16,7 @@ pub(crate) mod plan;
 pub(crate) mod ratio;
 pub(crate) mod room;
 pub(crate) mod schools;
+pub(crate) mod set_all;
 pub mod span;
 pub(crate) mod studies;
 pub(crate) mod summary;

@@ -2,6 +2,7 @@
 //!
 //! One file an entry: what it carries, and what it does to a setup.
 
+mod all_set;
 mod automatic;
 mod camera;
 mod dial;
@@ -29,6 +30,7 @@ mod undo;
 use ink_lamp_light::{ambient::RoomWish, refusal::Refusal};
 use serde::{Deserialize, Serialize};
 
+pub use all_set::AllSet;
 pub use automatic::AutomaticFrame;
 pub use camera::CameraSet;
 pub use dial::DialTurned;
@@ -65,6 +67,8 @@ pub enum Entry {
     RoomWish(RoomWish),
     /// A dial was turned.
     Dial(DialTurned),
+    /// Several dials were turned at once.
+    AllSet(AllSet),
     /// A light was described: unit, setting, modifier, distance.
     Light(Box<LightPut>),
     /// A light was taken away.
@@ -119,6 +123,7 @@ impl Entry {
             Self::Camera(_) => "camera",
             Self::RoomWish(_) => "room_wish",
             Self::Dial(_) => "dial",
+            Self::AllSet(_) => "all_set",
             Self::Light(_) => "light",
             Self::LightRemoved(_) => "light_removed",
             Self::Left(_) => "left",
@@ -151,8 +156,8 @@ impl Entry {
 
     /// Whether lights may stand, be set or be described otherwise after it.
     const fn is_about_lights(&self) -> bool {
-        use Entry::{Automatic, Dial, Light, LightRemoved, Placed, SitterMoved, Studio};
-        matches!(self, Dial(_) | Light(_) | LightRemoved(_) | Placed(_) | SitterMoved(_) | Studio(_) | Automatic(_))
+        use Entry::{AllSet, Automatic, Dial, Light, LightRemoved, Placed, SitterMoved, Studio};
+        matches!(self, Dial(_) | AllSet(_) | Light(_) | LightRemoved(_) | Placed(_) | SitterMoved(_) | Studio(_) | Automatic(_))
     }
 
     /// Whether the lights are worked out anew after it: a wish, the camera, what must hold, or the studio was decided.
@@ -207,6 +212,7 @@ impl Setup {
             Entry::Camera(set) => next.set_camera(set)?,
             Entry::RoomWish(wish) => next.wish_room(*wish)?,
             Entry::Dial(turned) => next.turn_dial(turned)?,
+            Entry::AllSet(set) => next.set_all(set)?,
             Entry::Light(put) => next.put(put, self)?,
             Entry::Studio(studio) => next.put_studio(self, studio)?,
             Entry::Placed(placed) => next.place(self, placed)?,

@@ -8,7 +8,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::{scene::Scene, stand::Stand};
 use ink_lamp_sitting::{
-    entry::{Entry, TargetSet},
+    entry::{AllSet, Entry, TargetSet},
     light::Light,
     role::Role,
     setup::Setup,
@@ -17,7 +17,7 @@ use ink_lamp_sitting::{
 use super::lane::{DialShown, Foot, GuessShown, Lane, LaneKind, Setting, Sure, bare, gap, state};
 use crate::{board::energy, mark::Mark, next::Pick, words::lanes as words};
 
-pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
+pub(super) fn light(scene: &Scene, index: usize, pick: &Pick, all: Option<&AllSet>) -> Lane {
     let (setup, levels) = (scene.setup, &scene.levels);
     let (light, level) = (&setup.lights[index], &levels.lights[index]);
     let mark = |stops: Stops| levels.exposure.map(|e| Mark::at(stops, e));
@@ -41,7 +41,7 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick) -> Lane {
         state: state(&stand),
         words: words::stand(&stand, step),
         gap: gap(&stand, step),
-        foot: foot(light, pick),
+        foot: foot(light, pick, all),
         around: light.around(&setup.studio()),
         dial: dial(light),
         ..bare(light.id.as_str(), LaneKind::Light, &light.name())
@@ -65,11 +65,13 @@ fn guess(light: &Light, mark: Mark, within: Stops) -> GuessShown {
     GuessShown { words: words::guess(mark.stops, within), mark, within, from: words::guess_from(light) }
 }
 
-fn foot(light: &Light, pick: &Pick) -> Foot {
+fn foot(light: &Light, pick: &Pick, all: Option<&AllSet>) -> Foot {
+    let one = pick.pending.as_ref().filter(|(id, _)| *id == light.id).map(|(_, setting)| setting);
+    let among = all.and_then(|all| all.dials.iter().find(|d| d.light == light.id)).map(|d| &d.dial);
     Foot {
         strong: light.written().unwrap_or_default(),
         plain: words::unit(light),
-        pending: pick.pending.as_ref().filter(|(id, _)| *id == light.id).map(|(_, setting)| words::pending(setting)),
+        pending: one.or(among).map(|setting| words::pending(setting)),
         third: words::worn(light),
         trigger: words::trigger(light),
     }

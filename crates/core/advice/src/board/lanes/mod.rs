@@ -8,7 +8,7 @@ mod room;
 mod whole;
 
 use ink_lamp_scene::{ground::level_on_ground, levels::Levels, scene::Scene, stage::Stage};
-use ink_lamp_sitting::role::Role;
+use ink_lamp_sitting::{entry::AllSet, role::Role};
 
 pub use lane::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, OtherPlace, Setting, Sure, Toward};
 
@@ -20,10 +20,10 @@ use light::light;
 use room::room;
 use whole::whole;
 
-pub(super) fn lanes(scene: &Scene, pick: &Pick, face: Option<&Face>) -> Vec<Lane> {
+pub(super) fn lanes(scene: &Scene, pick: &Pick, all: Option<&AllSet>, face: Option<&Face>) -> Vec<Lane> {
     let (setup, levels) = (scene.setup, &scene.levels);
     let mut lanes = vec![room(scene), camera(setup)];
-    lanes.extend((0..setup.lights.len()).map(|i| light(scene, i, pick)));
+    lanes.extend((0..setup.lights.len()).map(|i| light(scene, i, pick, all)));
     on_ground(levels, scene.placed(), &mut lanes);
     lanes.push(whole(scene, face));
     lanes.push(frame(setup));

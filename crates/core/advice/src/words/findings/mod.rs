@@ -7,6 +7,7 @@ mod ceiling;
 mod channel;
 mod circuits;
 mod commander;
+mod daylight;
 mod filter;
 mod ghost;
 mod ground;
@@ -51,6 +52,7 @@ pub(crate) fn sentence(fact: &Fact, scene: &Scene) -> Line {
         Fact::Bulb(fact) => bulb::sentence(fact, scene),
         Fact::Ghost(fact) => ghost::sentence(fact),
         Fact::RoomOverShadow(fact) => room_over_shadow::sentence(fact),
+        Fact::Daylight(fact) => daylight::sentence(fact),
         Fact::RoomLamps(fact) => lamps::sentence(fact),
         Fact::NoFlashFrame(fact) => no_flash_frame::sentence(fact),
         Fact::Whole(fact) => whole::sentence(fact, scene),
@@ -98,6 +100,7 @@ pub(crate) fn press(fact: &Fact, entry: &Entry, scene: &Scene) -> String {
         | Fact::Bulb(_)
         | Fact::Ghost(_)
         | Fact::RoomLamps(_)
+        | Fact::Daylight(_)
         | Fact::NoFlashFrame(_)
         | Fact::Whole(_)
         | Fact::Reading(_)

@@ -1,5 +1,6 @@
 //! How an entry stands on the tape: what happened, and what it meant then. One file an entry, and how the next move will stand there.
 
+mod all_set;
 mod automatic;
 mod camera;
 mod dial;
@@ -43,6 +44,7 @@ impl TapeLine {
             Entry::Camera(set) => camera::line(set, did),
             Entry::RoomWish(wish) => room_wish::line(wish),
             Entry::Dial(turned) => dial::line(turned, did),
+            Entry::AllSet(set) => all_set::line(set),
             Entry::Light(put) => light::line(put, did),
             Entry::LightRemoved(removed) => light_removed::line(removed, did),
             Entry::Left(left) => left::line(left, did),

@@ -1,5 +1,5 @@
 import { doubled, late, lost } from '../support/answers'
-import { beside, expect, FRACTIONS, lane, test, underWay } from '../support/app'
+import { beside, choose, expect, FRACTIONS, lane, test, underWay } from '../support/app'
 
 test('a sitting is worked with the keyboard alone, from nothing to a frame', async ({ page, app, board }) => {
   await board(await app.begin('Clock mender'))
@@ -568,4 +568,52 @@ test('what is stepped can be typed: dial, target, room and ratio; what is refuse
   await beside(page, 'Room')
   await type("Room's level", '−1.7')
   await (await now((view) => light('room')(view).wish)).toBe(-1.7)
+})
+
+test('another aperture is answered by all dials at once, and one undo takes them back', async ({ page, app, board }) => {
+  const look = await underWay(app, 'Luthier')
+  await app.write(look, { light: { light: 'key', role: 'key', unit: { ...FRACTIONS, name: 'Taper 400' }, dial: '1/4' } })
+  await app.write(look, { reading: { of: 'fill', shows: '4 4' } })
+  await board(look)
+  const all = page.getByRole('button', { name: /^Set all/ })
+  await expect(page.locator('#next-move')).toBeVisible()
+  await expect(all).toHaveCount(0)
+  await app.write(look, { camera: { aperture: '5.6', shutter: '1/160', iso: '100', sync: '1/200' } })
+  await expect(all).toHaveAccessibleName('Set all 2: Key 1/8, fill 1/16')
+  await expect(lane(page, 'Key')).toContainText('→ 1/8')
+  await expect(lane(page, 'Fill')).toContainText('→ 1/16')
+  await page.keyboard.press('a')
+  await expect(all).toHaveCount(0)
+  const last = page.getByRole('list', { name: 'What happened, oldest first' }).getByRole('listitem').last()
+  await expect(last).toContainText('All set: 2 dials')
+  const dials = async () => {
+    const view = await app.api(`/setups/${look}`)
+    return view.board.lanes.filter((l: any) => l.dial).map((l: any) => l.dial.now)
+  }
+  expect(await dials()).toEqual(['1/8', '1/16'])
+  await page.keyboard.press('z')
+  await expect(all).toBeVisible()
+  expect(await dials()).toEqual(['1/4', '1/8'])
+})
+
+test('key and fill do without a ratio: their wishes are their own, and a ratio takes them back', async ({
+  page,
+  app,
+  board,
+}) => {
+  const look = await underWay(app, 'Net mender')
+  await board(look)
+  await beside(page, 'Ratio')
+  await choose(page, /^What the ratio means/, 'no ratio')
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).setup.ratio ?? null).toBeNull()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('k')
+  await page.keyboard.press(']')
+  const last = page.getByRole('list', { name: 'What happened, oldest first' }).getByRole('listitem').last()
+  await expect(last).toContainText('Key at 0.0')
+  await page.keyboard.press(']')
+  await expect(last).toContainText('Key at +0.1')
+  expect((await app.api(`/setups/${look}`)).setup.ratio ?? null).toBeNull()
+  await choose(page, /^What the ratio means/, 'lit : shadow')
+  await expect.poll(async () => (await app.api(`/setups/${look}`)).setup.ratio?.ratio).toBe(3)
 })

@@ -537,6 +537,11 @@ export interface components {
             /** @description `http://192.168.1.20:7410`. */
             url: string;
         };
+        /** @description Several dials were turned at once, as after another aperture or another ratio: one fact, taken back as one. */
+        AllSet: {
+            /** @description Each light's dial, once: 1 to 8. */
+            dials: components["schemas"]["DialTurned"][];
+        };
         /**
          * Format: double
          * @description A current, 0.1 to 400 amperes.
@@ -548,7 +553,7 @@ export interface components {
          */
         Anchor: "lit_side" | "key_alone";
         /**
-         * @description A relative aperture as marked, in third stops.
+         * @description A relative aperture as marked, in third stops or in half stops; `13 half` where both have the marking and the half is meant.
          * @example 5.6
          */
         Aperture: string;
@@ -676,6 +681,7 @@ export interface components {
             room: components["schemas"]["RoomShown"];
             /** @description The ways of working, and what each does here. */
             schools: components["schemas"]["SchoolsShown"];
+            set_all?: components["schemas"]["SetAll"] | null;
         };
         /** @description The lit spot of a light that is bounced. */
         Bounce: {
@@ -1326,6 +1332,9 @@ export interface components {
             /** @description A dial was turned. */
             dial: components["schemas"]["DialTurned"];
         } | {
+            /** @description Several dials were turned at once. */
+            all_set: components["schemas"]["AllSet"];
+        } | {
             /** @description A light was described: unit, setting, modifier, distance. */
             light: components["schemas"]["LightPut"];
         } | {
@@ -1591,6 +1600,16 @@ export interface components {
             /** @description At the sitter. */
             sitter: components["schemas"]["Lamps"];
         }) | {
+            again?: components["schemas"]["TimeOfDay"] | null;
+            in_ten?: components["schemas"]["Stops"] | null;
+            /** @description When the room was read. */
+            read: components["schemas"]["TimeOfDay"];
+            /** @description Where it will be ten and twenty minutes after its reading. */
+            then: [
+                string,
+                number
+            ][];
+        } | {
             /**
              * Format: int32
              * @description What a mid-grey became, 8-bit.
@@ -1627,8 +1646,8 @@ export interface components {
             /** @description Whose. */
             light: components["schemas"]["LightId"];
         } | {
-            /** @description Brighter (+) or darker (−) by it. */
-            by: components["schemas"]["Stops"];
+            /** @description Over (+) or under (−) its target with it. */
+            gap: components["schemas"]["Stops"];
             /** @description Whose. */
             light: components["schemas"]["LightId"];
             /** @description What was done. */
@@ -1825,7 +1844,7 @@ export interface components {
          * @description What can be found.
          * @enum {string}
          */
-        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "no_flash_frame" | "room_places" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "ground_narrow" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
+        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "daylight" | "no_flash_frame" | "room_places" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "ground_narrow" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
         /** @description How shutter and flash meet. */
         Firing: {
             /** @description From the frame being open to the flash. */
@@ -2167,6 +2186,15 @@ export interface components {
          * @description Angle from the axis at which a beam has half its intensity, 1 to 85 degrees.
          */
         HalfAngle: number;
+        /** @description The markings of dials that step in half stops, as they are written: `13 half` where third stops have that marking too. */
+        Halves: {
+            /** @description f/1 to f/45. */
+            apertures: string[];
+            /** @description ISO 25600 to 25. */
+            isos: string[];
+            /** @description 30 s to 1/8000 s. */
+            shutters: string[];
+        };
         /** @description How the server is. */
         Health: {
             backups?: components["schemas"]["BackupHealth"] | null;
@@ -2287,7 +2315,7 @@ export interface components {
             stand: boolean;
         };
         /**
-         * @description A film or sensor speed as marked, in third stops.
+         * @description A film or sensor speed as marked, in third stops or in half stops; `13 half` where both have the marking and the half is meant.
          * @example 100
          */
         Iso: string;
@@ -3394,6 +3422,7 @@ export interface components {
         Role: "key" | "fill" | "rim" | "hair" | "ground" | "room";
         /** @description The room's light: the wish, and the last readings of it. */
         Room: {
+            before?: components["schemas"]["RoomSeen"] | null;
             frame?: components["schemas"]["FrameSeen"] | null;
             ground?: components["schemas"]["Reading"] | null;
             reading?: components["schemas"]["Reading"] | null;
@@ -3591,6 +3620,8 @@ export interface components {
             apertures: string[];
             /** @description What may be chosen from. */
             choices: components["schemas"]["Choices"];
+            /** @description The same for dials that step in half stops. */
+            halves: components["schemas"]["Halves"];
             /** @description ISO 25600 to 25. */
             isos: string[];
             /** @description 30 s to 1/8000 s. */
@@ -3652,6 +3683,13 @@ export interface components {
             height: components["schemas"]["Millimetres"];
             /** @description The long side. */
             width: components["schemas"]["Millimetres"];
+        };
+        /** @description All dials that are to be turned, at once. */
+        SetAll: {
+            /** @description `Set all 3`, and the one entry that this logs. */
+            action: components["schemas"]["Action"];
+            /** @description Each light's setting: `Key 1/16 +0.3, fill 1/32`. */
+            words: string;
         };
         /** @description What a dial can be set to. */
         Setting: {
@@ -4071,7 +4109,7 @@ export interface components {
          * @description In what steps a dial turns, a meter shows, and differences are told.
          * @enum {string}
          */
-        Step: "full" | "halves" | "thirds" | "tenths";
+        Step: "full" | "halves" | "thirds" | "quarters" | "tenths";
         /** @description In what steps differences are told. */
         StepChoice: {
             /**
@@ -4128,6 +4166,8 @@ export interface components {
             frames?: components["schemas"]["Clipped"][];
             /** @description Gels of the kit: at most 100. */
             gels?: components["schemas"]["Gel"][];
+            /** @description Units of the kit: at most 100. */
+            units?: components["schemas"]["Unit"][];
         };
         /** @description A setup at a glance. */
         Summary: {

@@ -196,7 +196,7 @@ fn a_jump_at_its_top_with_two_millimetres_is_frozen_by_either_kind_of_unit() {
     assert!(freeze.ghost.unwrap().starts_with("At 1/125 with the room at −3.0 the movement goes on for 4 mm"));
     // Caught 0.2 s late it falls at 1.96 m/s: 1.02 ms, 1/980. The cut pulse gets there at low power, the other one never.
     let late = json!({"holds": {"movement": {"kind": "jump_top", "blur": 2, "late": 0.2}}});
-    let freeze = study(&[&entries[..4], &[late.clone()]].concat()).freeze;
+    let freeze = study(&[&entries[..4], std::slice::from_ref(&late)].concat()).freeze;
     let [key, fill] = [0, 1].map(|n| freeze.lights[n].clone());
     // t0.1 falls by log2(5.714) over 8 stops, so it reaches 1.017 ms at −8 · log2(1.7857/1.017)/log2(5.714) = −2.6.
     assert_eq!((key.does.as_deref(), key.dial.as_deref()), (Some("1/8 +0.4 and lower"), Some("1/8 +0.4")));
@@ -211,7 +211,7 @@ fn a_jump_at_its_top_with_two_millimetres_is_frozen_by_either_kind_of_unit() {
     // The unit of the kit that can, by its name: of those the one that gives most light so.
     let kit: Vec<_> = [cut_short(), voltage(), with(cut_short(), &json!({"name": "Wick 60", "rated": 60.0}))].into();
     let question: StudyQuestion = serde_json::from_value(json!({"units": kit})).unwrap();
-    let named = Study::of(&setup(&[&entries[..4], &[late]].concat()), &question).unwrap().freeze;
+    let named = Study::of(&setup([&entries[..4], &[late]].concat()), &question).unwrap().freeze;
     assert!(
         named.lights[1].costs.ends_with("at its shortest, 10.0. Taper 400 of the kit does it at 1/8 +0.4."),
         "{}",

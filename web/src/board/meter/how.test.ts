@@ -54,6 +54,18 @@ describe('how a reading is taken', () => {
     expect(how.how.value).toMatchObject({ place: undefined, receptor: 'flat_to_light' })
   })
 
+  it('tells when daylight was read, also where nobody types it', () => {
+    const how = useHow(() => LANES[0])
+    how.lamps.value = 'window'
+    expect(how.light.value?.time).toMatch(/^\d\d:\d\d$/)
+    how.time.value = '17:40'
+    expect(how.light.value?.time).toBe('17:40')
+    how.logged()
+    expect(how.time.value).toBe('')
+    how.lamps.value = 'on'
+    expect(how.light.value?.time).toBeUndefined()
+  })
+
   it('says where the room was read, under which lamps, and keeps that for the next place', async () => {
     const subject = ref(LANES[0])
     const how = useHow(() => subject.value)

@@ -16,9 +16,19 @@ pub(crate) struct Daylight {
     /// By how much it goes in ten minutes, negative at dusk; none before it was read twice.
     pub(crate) in_ten: Option<Stops>,
     /// Where it will be ten and twenty minutes after its reading.
-    pub(crate) then: Vec<(TimeOfDay, Stops)>,
+    pub(crate) then: Vec<Then>,
     /// When it is to be read again; none where nothing comes of it.
     pub(crate) again: Option<TimeOfDay>,
+}
+
+/// Where the room will be.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub(crate) struct Then {
+    /// When.
+    pub(crate) at: TimeOfDay,
+    /// Its level.
+    pub(crate) level: Stops,
 }
 
 /// Slower than this in ten minutes it does not go at all, stops: what a meter in tenths shows.
@@ -35,7 +45,8 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
         None => kept,
         Some(by) => by.abs().get() >= GOES && (kept || holds_for.is_some_and(|minutes| minutes <= SOON)),
     };
-    let then = [10, 20].into_iter().filter_map(|minutes| Some((light.read.later(minutes), light.after(minutes)?))).collect();
+    let then =
+        [10, 20].into_iter().filter_map(|minutes| Some(Then { at: light.read.later(minutes), level: light.after(minutes)? })).collect();
     // With one reading nobody knows how fast it goes: a second one tells.
     let again = if in_ten.is_none() { Some(light.read.later(10)) } else { holds_for.map(|minutes| light.read.later(minutes.max(1))) };
     told.then(|| Found::new(Daylight { read: light.read, in_ten, then, again }, "room"))

@@ -94,7 +94,7 @@ const fn at(place: RoomPlace) -> usize {
 }
 
 /// A reading, as it is expected.
-#[derive(Debug, Clone)]
+#[derive(Debug, Clone, PartialEq)]
 struct Reading {
     /// What the sheets say of each light in it, and the errors that count for it.
     parts: Vec<(f64, Vec<usize>)>,
@@ -104,19 +104,23 @@ struct Reading {
 
 impl Expected for Reading {
     fn at(&self, mean: &dyn Fn(usize) -> f64, slope: &mut Sum) -> f64 {
-        let errors = |which: &[usize]| which.iter().map(|e| mean(*e)).sum::<f64>();
-        let levels = self.parts.iter().map(|(model, which)| (model + errors(which), &which[..]));
-        let room = self.room.iter().map(|(ev, which)| (ev + mean(*which), std::slice::from_ref(which)));
-        let all: Vec<(f64, &[usize])> = levels.chain(room).collect();
-        let most = all.iter().map(|(level, _)| *level).fold(f64::MIN, f64::max);
-        let sum: f64 = all.iter().map(|(level, _)| (level - most).exp2()).sum();
-        for (nth, (level, which)) in all.iter().enumerate() {
-            let share = (level - most).exp2() / sum;
+        let lights = self.parts.iter().map(|(model, which)| (*model, which.as_slice()));
+        let room = self.room.iter().map(|(ev, which)| (*ev, std::slice::from_ref(which)));
+        // Eight lights and the room at most.
+        let mut levels = [f64::MIN; MOST_LIGHTS + 1];
+        for (level, (given, which)) in levels.iter_mut().zip(lights.clone().chain(room.clone())) {
+            *level = given + which.iter().map(|e| mean(*e)).sum::<f64>();
+        }
+        let most = levels.iter().copied().fold(f64::MIN, f64::max);
+        let amounts = levels.map(|level| if level > f64::MIN { (level - most).exp2() } else { 0.0 });
+        let sum: f64 = amounts.iter().sum();
+        for (nth, (amount, (_, which))) in amounts.iter().zip(lights.chain(room)).enumerate() {
+            let share = amount / sum;
             // What was metered always counts: of a light of which nothing is known yet, anything may be.
             if nth > 0 && share < UNFELT {
                 continue;
             }
-            for error in *which {
+            for error in which {
                 match slope.iter_mut().find(|(at, _)| at == error) {
                     Some((_, by)) => *by += share,
                     None => slope.push((*error, share)),
@@ -142,7 +146,7 @@ impl Reading {
 
 /// What was learnt is odd so many standard deviations off what is assumed.
 const FAR: f64 = 4.0;
-/// So often all is worked out anew.
+/// So often at most all is worked out anew.
 const SETTLED: usize = 3;
 /// Another light or the room below this share of a reading says nothing of it.
 const UNFELT: f64 = 1e-4;
@@ -188,14 +192,50 @@ impl Belief {
                 belief.know(unit, worn, learnt);
             }
         }
+        let mut doubted = vec![None; setup.lights.len()];
         for seen in &setup.seen {
-            belief.see(setup, seen);
+            belief.see(setup, seen, &mut doubted);
         }
+        belief.pool();
+        belief.learn();
         belief.settle();
+        for (light, doubted) in belief.lights.iter_mut().zip(doubted) {
+            let off = |(shown, reading): (f64, Reading)| shown - reading.at(&|e| belief.normal.mean(e), &mut Sum::new());
+            light.doubt = doubted.map(off);
+        }
         for (index, light) in belief.lights.iter_mut().enumerate() {
             light.place = belief.keys.iter().position(|k| *k == Key::Place(index, light.placement));
         }
         belief
+    }
+
+    /// Readings of the same lights as they stood say together what their mean says, as often more surely: as one they are worked out faster. Not where
+    /// something was less sure from a reading on.
+    fn pool(&mut self) {
+        if self.taken.iter().any(|t| t.widened.is_some()) {
+            return;
+        }
+        let mut pooled: Vec<(Taken, f64)> = Vec::with_capacity(self.taken.len());
+        for taken in self.taken.drain(..) {
+            match pooled.iter_mut().find(|(one, _)| one.noise == taken.noise && one.reading == taken.reading) {
+                Some((one, times)) => {
+                    one.shown += taken.shown;
+                    *times += 1.0;
+                }
+                None => pooled.push((taken, 1.0)),
+            }
+        }
+        self.taken.extend(pooled.into_iter().map(|(one, times)| Taken { shown: one.shown / times, noise: one.noise / times, ..one }));
+    }
+
+    /// One after the other, each linearised where it leads to.
+    fn learn(&mut self) {
+        for Taken { shown, noise, reading, widened } in &self.taken {
+            if let Some((unit, by)) = widened {
+                self.normal.widen(*unit, *by);
+            }
+            self.normal.learn(*shown, *noise, reading);
+        }
     }
 
     /// Where several lights were in one reading, or the room beside a light, what a reading says hangs on what the others came to say: once more,
@@ -208,6 +248,9 @@ impl Belief {
                     self.normal.widen(*unit, *by);
                 }
                 self.normal.learn_near(*shown, *noise, reading, &near);
+            }
+            if self.normal.is_near(&near) {
+                break;
             }
         }
     }
@@ -233,22 +276,17 @@ impl Belief {
     }
 
     fn take(&mut self, shown: f64, noise: f64, reading: Reading, widened: Option<(usize, f64)>) {
-        if let Some((unit, by)) = widened {
-            self.normal.widen(unit, by);
-        }
-        self.normal.learn(shown, noise, &reading);
         self.taken.push(Taken { shown, noise, reading, widened });
     }
 
-    /// One reading.
-    fn see(&mut self, setup: &Setup, seen: &Seen) {
+    /// One reading; the last of a light, where it is too unlikely to be believed, is `doubted`.
+    fn see(&mut self, setup: &Setup, seen: &Seen, doubted: &mut [Option<(f64, Reading)>]) {
         let Some((part, first)) = seen.metered().and_then(|p| Some((p, setup.index_of(&p.light)?))) else { return };
         let Some(reading) = self.expected(setup, seen) else { return };
         let mut widened = None;
         match seen.worth {
             Worth::Doubted => {
-                let expected = reading.at(&|e| self.normal.mean(e), &mut Sum::new());
-                self.lights[first].doubt = Some(seen.shown.get() - expected);
+                doubted[first] = Some((seen.shown.get(), reading));
                 return;
             }
             Worth::Nothing => {
@@ -261,8 +299,9 @@ impl Belief {
             Worth::Plain => {}
         }
         self.take(seen.shown.get(), METER.powi(2), reading, widened);
+        doubted[first] = None;
         let light = &mut self.lights[first];
-        (light.doubt, light.nothing) = (None, 0);
+        light.nothing = 0;
         light.read.push((part.dial, part.placement));
         let unit = setup.lights[first].unit.as_ref();
         let power = |dial: Option<Dial>| dial.zip(unit).map_or(0.0, |(dial, unit)| unit.scale.stops(dial).get());

@@ -17,7 +17,12 @@ pub(super) struct Normal {
 /// So often an observation is linearised anew at most: three times is enough for what is known, more for what is not.
 const ROUNDS: usize = 12;
 /// Where a round changes the gain by less than this share, it is enough.
-const ENOUGH: f64 = 1e-6;
+const ENOUGH: f64 = 1e-4;
+/// Where all means move by less than this, stops, they stay: a hundredth of what a meter shows.
+const SETTLED: f64 = 1e-3;
+
+/// Most observations are of so many errors: a unit, what it wears, its setting, its placement, and the room.
+const SLOPE: usize = 5;
 
 /// A sum of errors: which, and how much each counts.
 pub(super) type Sum = Vec<(usize, f64)>;
@@ -56,6 +61,11 @@ impl Normal {
         known
     }
 
+    /// Whether every mean is as near to these as anybody could tell.
+    pub(super) fn is_near(&self, means: &[f64]) -> bool {
+        self.mean.iter().zip(means).all(|(now, then)| (now - then).abs() < SETTLED)
+    }
+
     /// Makes an error less sure.
     pub(super) fn widen(&mut self, at: usize, sd: f64) {
         self.cov[at * self.room + at] += sd * sd;
@@ -83,7 +93,7 @@ impl Normal {
             // Where the last round came to; `seen` is what each error of the slope shares with the observation.
             let moved: Vec<(usize, f64)> = slope.iter().zip(&seen).map(|((at, _), s)| (*at, s * gain)).collect();
             let by = |at: usize| moved.iter().find(|(a, _)| *a == at).map_or(0.0, |(_, by)| *by);
-            let mut now = Sum::new();
+            let mut now = Sum::with_capacity(SLOPE);
             let y = expected.at(&|at| self.mean[at] + by(at), &mut now);
             // What was expected before, by this slope: else the observation would count three times.
             let y = y - now.iter().map(|(at, h)| h * by(*at)).sum::<f64>();
@@ -101,7 +111,7 @@ impl Normal {
 
     /// The same, linearised where all that was seen by now leads to: once all observations are, they come to one least-squares solution.
     pub(super) fn learn_near(&mut self, shown: f64, noise: f64, expected: &impl Expected, near: &[f64]) {
-        let mut slope = Sum::new();
+        let mut slope = Sum::with_capacity(SLOPE);
         let y = expected.at(&|at| near[at], &mut slope);
         let y = y + slope.iter().map(|(at, h)| h * (self.mean[*at] - near[*at])).sum::<f64>();
         let spread = self.covariance(&slope, &slope);
@@ -109,21 +119,19 @@ impl Normal {
     }
 
     fn take(&mut self, slope: &[(usize, f64)], gain: f64, noise: f64) {
-        let spread = self.covariance(slope, slope);
-        let shares: Vec<(usize, f64)> = (0..self.mean.len())
-            .filter_map(|at| {
-                let row = &self.cov[at * self.room..];
-                let share: f64 = slope.iter().map(|(to, h)| h * row[*to]).sum();
-                (share != 0.0).then_some((at, share))
-            })
-            .collect();
-        for (at, share) in &shares {
-            self.mean[*at] += share * gain;
-            let of = share / (spread + noise);
-            let row = &mut self.cov[at * self.room..(at + 1) * self.room];
-            for (other, share) in &shares {
-                row[*other] -= of * share;
-            }
+        let n = self.mean.len();
+        // The covariances are symmetric: rows lie together in memory, and whole rows are added.
+        let mut shares = vec![0.0; n];
+        for (to, h) in slope {
+            let row = &self.cov[to * self.room..to * self.room + n];
+            shares.iter_mut().zip(row).for_each(|(share, cov)| *share += h * cov);
+        }
+        let spread: f64 = slope.iter().map(|(at, h)| h * shares[*at]).sum();
+        for at in (0..n).filter(|at| shares[*at] != 0.0) {
+            self.mean[at] += shares[at] * gain;
+            let of = shares[at] / (spread + noise);
+            let row = &mut self.cov[at * self.room..at * self.room + n];
+            row.iter_mut().zip(&shares).for_each(|(cov, share)| *cov -= of * share);
         }
     }
 }

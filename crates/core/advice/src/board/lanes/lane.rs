@@ -1,5 +1,7 @@
 //! A lane of the ladder: one step of the work.
 
+use std::sync::Arc;
+
 use ink_lamp_light::scale::{Step, Stops};
 use ink_lamp_scene::stand::Stand;
 use ink_lamp_sitting::{
@@ -8,6 +10,7 @@ use ink_lamp_sitting::{
 };
 use serde::Serialize;
 
+use super::dial::{self, DialShown};
 use crate::{
     board::{energy::EnergyShown, face::Face},
     mark::Mark,
@@ -64,7 +67,9 @@ pub struct Lane {
     /// Where a light on the plan stands, as seen from the sitter.
     pub around: Option<Around>,
     /// The unit's dial, where it is known.
-    pub dial: Option<DialShown>,
+    #[serde(serialize_with = "dial::shared")]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<DialShown>))]
+    pub dial: Option<Arc<DialShown>>,
     /// What the unit has left, where it is known.
     pub energy: Option<EnergyShown>,
 }
@@ -103,30 +108,6 @@ pub struct GuessShown {
     pub words: String,
     /// From what it is told: `from the rated energy`, `from 3 readings of Taper 400 in Octa 90`.
     pub from: String,
-}
-
-/// A unit's dial.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct DialShown {
-    /// As it is set.
-    pub now: String,
-    /// Its settings from full power to the lowest: the 90 next ones either way, which is all of most dials, and the whole stops beyond. A hand
-    /// may be faster than an answer.
-    pub settings: Vec<Setting>,
-}
-
-/// What a dial can be set to.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Setting {
-    /// As it is written on the dial.
-    pub written: String,
-    /// Stops below full power, 0 or negative.
-    pub stops: Stops,
-    /// What stands beside it where the dial is drawn: at whole stops and the ends.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub label: Option<String>,
 }
 
 /// What kind of step a lane is.

@@ -1,11 +1,6 @@
 //! A light’s lane.
 
-use std::collections::BTreeMap;
-
-use ink_lamp_light::{
-    scale::Stops,
-    strobe::{Dial, PowerScale},
-};
+use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::{scene::Scene, stand::Stand};
 use ink_lamp_sitting::{
     entry::{AllSet, Entry, TargetSet},
@@ -14,7 +9,10 @@ use ink_lamp_sitting::{
     setup::Setup,
 };
 
-use super::lane::{DialShown, Foot, GuessShown, Lane, LaneKind, Setting, Sure, bare, gap, state};
+use super::{
+    dial,
+    lane::{Foot, GuessShown, Lane, LaneKind, Sure, bare, gap, state},
+};
 use crate::{board::energy, mark::Mark, next::Pick, words::lanes as words};
 
 pub(super) fn light(scene: &Scene, index: usize, pick: &Pick, all: Option<&AllSet>) -> Lane {
@@ -43,7 +41,7 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick, all: Option<&AllSe
         gap: gap(&stand, step),
         foot: foot(light, pick, all),
         around: light.around(&setup.studio()),
-        dial: dial(light),
+        dial: dial::of(light),
         ..bare(light.id.as_str(), LaneKind::Light, &light.name())
     }
 }
@@ -76,19 +74,3 @@ fn foot(light: &Light, pick: &Pick, all: Option<&AllSet>) -> Foot {
         trigger: words::trigger(light),
     }
 }
-
-fn dial(light: &Light) -> Option<DialShown> {
-    let (unit, dial) = light.unit.as_ref().zip(light.dial)?;
-    let scale = &unit.scale;
-    let mut settings: BTreeMap<Dial, Option<String>> = [dial].into_iter().map(|d| (d, None)).collect();
-    for next in [PowerScale::up, PowerScale::down] {
-        let others = std::iter::successors(next(scale, dial), |at| next(scale, *at));
-        settings.extend(others.take(NEXT_STEPS).map(|d| (d, None)));
-    }
-    settings.extend(scale.ticks().into_iter().filter(|t| t.label.is_some()).map(|t| (scale.nearest(t.stops).dial, t.label)));
-    let shown = |(d, label)| Setting { written: scale.write(d), stops: scale.stops(d), label };
-    Some(DialShown { now: scale.write(dial), settings: settings.into_iter().map(shown).collect() })
-}
-
-/// So many steps of a dial are told either way, besides its whole stops.
-const NEXT_STEPS: usize = 90;

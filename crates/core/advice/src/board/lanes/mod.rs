@@ -1,6 +1,7 @@
 //! The lanes of the ladder, in the order of the work.
 
 mod camera;
+mod dial;
 mod frame;
 mod lane;
 mod light;
@@ -10,7 +11,8 @@ mod whole;
 use ink_lamp_scene::{ground::level_on_ground, levels::Levels, scene::Scene, stage::Stage};
 use ink_lamp_sitting::{entry::AllSet, role::Role};
 
-pub use lane::{DialShown, Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, OtherPlace, Setting, Sure, Toward};
+pub use dial::{DialShown, Setting};
+pub use lane::{Floor, Foot, Gap, GuessShown, Lane, LaneKind, LaneState, OtherPlace, Sure, Toward};
 
 use super::face::Face;
 use crate::{mark::Mark, next::Pick, words::lanes as words};

@@ -15,7 +15,7 @@ pub(super) fn sentence(fact: &Daylight) -> Line {
         ];
     };
     let way = if by.get() < 0.0 { "less" } else { "more" };
-    let then: Vec<String> = fact.then.iter().map(|(at, level)| format!("{level} at {at}")).collect();
+    let then: Vec<String> = fact.then.iter().map(|then| format!("{} at {}", then.level, then.at)).collect();
     vec![
         text(format!("Daylight, read at {}: {} {way} in ten minutes, {}. ", fact.read, by.size(), then.join(", "))),
         strong(again),

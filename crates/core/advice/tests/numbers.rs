@@ -362,3 +362,14 @@ fn daylight_that_goes_is_told_with_where_it_will_be_and_when_to_read_it_again() 
         json!({"reading": {"of": "room", "shows": "2.8 5", "iso": "100", "shutter": "1/60", "light": {"lamps": "on", "time": "17:50"}}});
     assert!(told(&then(&twice, lamps)).is_none());
 }
+
+/// A shutter past sync leaves a part of the frame black: that comes before a light that is over by a stop, with the press that mends it.
+#[test]
+fn what_does_not_fire_in_time_comes_before_any_gap() {
+    let synced = camera_with("8", "1/500", "100", &json!({"sync": "1/200"}));
+    let setup = after(&decided(), [synced, reads("key", "8 4")]);
+    let next = Board::of(&setup).next;
+    assert_eq!((next.kind, next.action.as_ref().unwrap().label.as_str()), (MoveKind::Mend, "Set 1/200"));
+    let mended = setup.apply(&next.action.unwrap().entry).unwrap();
+    assert!(say(&mended).starts_with("Key down 1.0 stop"), "{}", say(&mended));
+}

@@ -11,7 +11,7 @@ use crate::{
     next::{MoveKind, Pick},
     words::{
         next as words,
-        span::Span,
+        span::{Line, Span},
         tape::{self, TapeLine},
     },
 };
@@ -57,9 +57,14 @@ pub struct PowerDrawing {
 }
 
 pub(super) fn shown(pick: &Pick, scene: &Scene, findings: &[Finding]) -> NextMove {
+    // What keeps a light from firing, or from firing in time, comes before its gap, where one press mends it.
+    let fires = findings.iter().find(|finding| finding.kind.is_about_firing() && finding.remedy.is_some());
+    if let Some(spoils) = fires.filter(|_| pick.what.is_about_lights()) {
+        return mend(pick, scene, spoils, words::fire_first());
+    }
     let spoils = findings.iter().find(|finding| finding.spoils);
     if let (MoveKind::Shoot, Some(spoils)) = (pick.what.kind(), spoils) {
-        return mend_first(pick, scene, spoils);
+        return mend(pick, scene, spoils, words::mend_first());
     }
     let action = pick.entry.as_ref().map(|entry| Action { label: words::press(pick, entry), entry: entry.clone() });
     NextMove {
@@ -73,14 +78,14 @@ pub(super) fn shown(pick: &Pick, scene: &Scene, findings: &[Finding]) -> NextMov
     }
 }
 
-/// No frame before what would spoil it is mended, or passed over by whoever knows better.
-fn mend_first(pick: &Pick, scene: &Scene, spoils: &Finding) -> NextMove {
+/// What would spoil the frame is mended first, or passed over by whoever knows better.
+fn mend(pick: &Pick, scene: &Scene, spoils: &Finding, why: Line) -> NextMove {
     let action = spoils.remedy.clone();
     NextMove {
         kind: MoveKind::Mend,
         lane: spoils.lane.clone(),
         say: spoils.words.clone(),
-        why: vec![words::mend_first()],
+        why: vec![why],
         power: None,
         tape: action.as_ref().map(|action| tape::pending(scene.setup, &action.entry)),
         action: action.or_else(|| Some(Action { label: words::ANYWAY.to_owned(), entry: pick.entry.clone()? })),

@@ -127,6 +127,11 @@ impl FindingKind {
         )
     }
 
+    /// Whether a light does not fire by it, or not in time: no reading and no dial says anything before that is mended.
+    pub(crate) const fn is_about_firing(self) -> bool {
+        matches!(self, Self::PastSync | Self::HighSpeedPartly | Self::ChannelClash | Self::GroupMissing | Self::SlaveCell)
+    }
+
     /// Whether it follows from where things stand.
     pub(crate) const fn is_placement(self) -> bool {
         matches!(

@@ -45,6 +45,11 @@ pub enum MoveKind {
 }
 
 impl Move {
+    /// Whether it is about lights that fire: a reading of one, a dial, a distance.
+    pub(crate) const fn is_about_lights(&self) -> bool {
+        matches!(self, Self::Automatic(_) | Self::MeterLight(_) | Self::Light(_) | Self::MeterWhole(_) | Self::FindWhatMoved(_))
+    }
+
     /// Its kind.
     pub(crate) const fn kind(&self) -> MoveKind {
         match self {

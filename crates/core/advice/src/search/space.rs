@@ -10,7 +10,11 @@ use ink_lamp_light::{
     shape::Filter,
     shutter::{Curtains, Delay, seconds_of},
 };
-use ink_lamp_scene::{levels::Levels, shutter::all_pulse, turn::Turn};
+use ink_lamp_scene::{
+    levels::Levels,
+    shutter::{SEEN_BLACK, all_pulse},
+    turn::Turn,
+};
 use ink_lamp_sitting::{camera::Camera, setup::Setup};
 
 use super::{
@@ -163,7 +167,10 @@ fn filters(setup: &Setup, camera: &Camera) -> Vec<Choice<Vec<Filter>>> {
 fn shots(setup: &Setup, camera: &Camera, blocked: bool) -> Vec<Shot> {
     let now = camera.exposure.shutter.tv();
     let body = camera.body.as_ref();
-    let sync = camera.sync.map_or(now.max(7.0), ShutterTime::tv);
+    // A late trigger makes the shortest time that is whole a longer one.
+    let late = camera.travel().filter(|_| setup.firing.delay.get() > 0.0 && !camera.is_leaf());
+    let late = late.map_or(f64::INFINITY, |travel| -(travel.get() * (1.0 - SEEN_BLACK) + setup.firing.delay.get()).log2());
+    let sync = camera.sync.map_or(now.max(7.0), ShutterTime::tv).min(late);
     let slowest = body.map_or(-5.0, |b| b.slowest.tv()).max(setup.holds.slowest_tv().min(now));
     let fastest = setup.holds.fastest.map_or(f64::INFINITY, ShutterTime::tv).min(body.map_or(sync, |b| b.fastest.tv()));
     let loss = |t: ShutterTime| {

@@ -91,6 +91,11 @@ fn shoot(scene: &Scene) -> Vec<Line> {
     why
 }
 
+/// What comes before any reading and any dial.
+pub(crate) fn fire_first() -> Line {
+    vec![text("Before any dial: what does not fire in time can't be set right.")]
+}
+
 /// What comes before a frame that would be spoilt.
 pub(crate) fn mend_first() -> Line {
     vec![text("Everything else is right: this would spoil the frame.")]

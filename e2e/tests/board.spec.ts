@@ -570,9 +570,15 @@ test('what is stepped can be typed: dial, target, room and ratio; what is refuse
   await (await now((view) => light('room')(view).wish)).toBe(-1.7)
 })
 
-test('another aperture is answered by all dials at once, and one undo takes them back', async ({ page, app, board }) => {
+test('another aperture is answered by all dials at once, and one undo takes them back', async ({
+  page,
+  app,
+  board,
+}) => {
   const look = await underWay(app, 'Luthier')
-  await app.write(look, { light: { light: 'key', role: 'key', unit: { ...FRACTIONS, name: 'Taper 400' }, dial: '1/4' } })
+  await app.write(look, {
+    light: { light: 'key', role: 'key', unit: { ...FRACTIONS, name: 'Taper 400' }, dial: '1/4' },
+  })
   await app.write(look, { reading: { of: 'fill', shows: '4 4' } })
   await board(look)
   const all = page.getByRole('button', { name: /^Set all/ })

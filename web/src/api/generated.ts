@@ -1605,10 +1605,7 @@ export interface components {
             /** @description When the room was read. */
             read: components["schemas"]["TimeOfDay"];
             /** @description Where it will be ten and twenty minutes after its reading. */
-            then: [
-                string,
-                number
-            ][];
+            then: components["schemas"]["Then"][];
         } | {
             /**
              * Format: int32
@@ -4301,6 +4298,13 @@ export interface components {
             light: components["schemas"]["LightId"];
             /** @description For key and fill: a wish of its own, apart from any ratio; one that was chosen is given up. */
             own?: boolean;
+        };
+        /** @description Where the room will be. */
+        Then: {
+            /** @description When. */
+            at: components["schemas"]["TimeOfDay"];
+            /** @description Its level. */
+            level: components["schemas"]["Stops"];
         };
         /** @description A mark on a drawn power scale. */
         Tick: {

@@ -76,7 +76,12 @@ export function boardCommands(view: {
     { caps: ['Enter'], words: 'log the reading' },
     { caps: ['Esc'], words: 'leave the entry, put a draft away, back to now', keys: ['escape'], run: putAway },
     { caps: ['D'], words: 'dialled: do the next move', keys: ['d'], run: view.done },
-    { caps: ['A'], words: 'all dials set, where several are to be turned', keys: ['a'], run: () => void board.setAll() },
+    {
+      caps: ['A'],
+      words: 'all dials set, where several are to be turned',
+      keys: ['a'],
+      run: () => void board.setAll(),
+    },
     shared.undo,
     {
       caps: ['[', ']'],

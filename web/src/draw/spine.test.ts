@@ -14,7 +14,7 @@ function light(id: string, stops: number | undefined, more: Partial<Lane> = {}):
     state: 'measured',
     words: 'read',
     likely: false,
-  own_wish: false,
+    own_wish: false,
     foot: { strong: '', plain: '', third: '' },
     reading: stops === undefined ? null : mark(stops),
     ...more,

@@ -38,7 +38,8 @@ watch(
   [() => board.view?.setup, () => kit.gels, () => kit.strobes, () => study],
   ([setup]) => {
     const sheets = <T,>(pieces: { sheet: T }[]) => pieces.slice(0, 100).map((p) => p.sheet)
-    if (setup && study) void room.study.ask({ setup, question: { frames: [], gels: sheets(kit.gels), units: sheets(kit.strobes) } })
+    if (setup && study)
+      void room.study.ask({ setup, question: { frames: [], gels: sheets(kit.gels), units: sheets(kit.strobes) } })
   },
   { immediate: true },
 )

@@ -20,7 +20,7 @@ function lane(id: string, kind: Lane['kind'], role: Role | null, more: Partial<L
     state: 'untouched',
     words: 'untouched',
     likely: false,
-  own_wish: false,
+    own_wish: false,
     foot: { strong: '', plain: '', third: '' },
     ...more,
   }

@@ -65,7 +65,13 @@ export const KINDS: { kind: GearKind; one: string; many: string; fields: Field[]
     many: 'Meters',
     fields: [
       name,
-      { path: 'shows', label: 'Shows', as: 'choice', usual: 'tenths', options: step.filter((s) => !['quarters', 'full'].includes(s.value)) },
+      {
+        path: 'shows',
+        label: 'Shows',
+        as: 'choice',
+        usual: 'tenths',
+        options: step.filter((s) => !['quarters', 'full'].includes(s.value)),
+      },
       { path: 'flat', label: 'Constant, flat', as: 'number', suffix: 'lx s', optional: true },
       { path: 'dome', label: 'Constant, dome', as: 'number', suffix: 'lx s', optional: true },
       { path: 'flash', label: 'Reads flash', as: 'yes' },

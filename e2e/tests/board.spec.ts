@@ -576,9 +576,10 @@ test('another aperture is answered by all dials at once, and one undo takes them
   board,
 }) => {
   const look = await underWay(app, 'Luthier')
-  await app.write(look, {
-    light: { light: 'key', role: 'key', unit: { ...FRACTIONS, name: 'Taper 400' }, dial: '1/4' },
-  })
+  // Nothing is known of what they give but what is read of them.
+  const unit = { name: 'Wick', scale: FRACTIONS.scale }
+  await app.write(look, { light: { light: 'key', role: 'key', unit, dial: '1/4' } })
+  await app.write(look, { light: { light: 'fill', role: 'fill', unit, dial: '1/8' } })
   await app.write(look, { reading: { of: 'fill', shows: '4 4' } })
   await board(look)
   const all = page.getByRole('button', { name: /^Set all/ })

@@ -95,7 +95,30 @@ impl Here<'_> {
         }
         after.levels = Scene::of(&after.setup).levels;
         after.entries.extend(writes);
+        if uncounted.is_zero() {
+            Self::once_more(after, &mut lights);
+        }
         lights.sort_by(|a, b| (a.possible, -a.power.get()).partial_cmp(&(b.possible, -b.power.get())).unwrap_or(std::cmp::Ordering::Equal));
         lights
+    }
+
+    /// At another power the shutter may take another part of a pulse: once more by the dial.
+    fn once_more(after: &mut After, lights: &mut [WayLight]) {
+        for way in lights.iter_mut().filter(|way| way.possible && way.moved.is_none()) {
+            let Some(index) = after.setup.lights.iter().position(|l| l.id.as_str() == way.id) else { continue };
+            let Some(turn) = Turn::of(&after.setup, &after.levels, index).filter(|t| t.to != t.dial && t.reach == Reach::Within) else {
+                continue;
+            };
+            let (id, to) = (turn.light.id.clone(), turn.unit.scale.stops(turn.to));
+            way.dial = turn.unit.scale.write(turn.to);
+            (way.power, way.left) = (to, words::left(to, Stops::ZERO, true));
+            let entry = Entry::Dial(DialTurned { light: id.clone(), dial: way.dial.clone() });
+            if let Ok(next) = after.setup.apply(&entry) {
+                after.setup = next;
+            }
+            after.entries.retain(|e| !matches!(e, Entry::Dial(before) if before.light == id));
+            after.entries.push(entry);
+        }
+        after.levels = Scene::of(&after.setup).levels;
     }
 }

@@ -86,7 +86,7 @@ test('from afar', async ({ page }) => {
 test('eight lights and what is found', async ({ page }) => {
   await page.goto(`/setups/${EIGHT}`)
   await page.getByRole('tab', { name: 'Light' }).click()
-  await expect(page.getByLabel('Worth knowing')).toContainText('the grid was taken off')
+  await expect(page.getByLabel('Worth knowing')).toContainText('listens on channel 3')
   await picture(page, 'board-eight-lights')
 })
 

@@ -586,9 +586,11 @@ test('another aperture is answered by all dials at once, and one undo takes them
   await expect(page.locator('#next-move')).toBeVisible()
   await expect(all).toHaveCount(0)
   await app.write(look, { camera: { aperture: '5.6', shutter: '1/160', iso: '100', sync: '1/200' } })
-  await expect(all).toHaveAccessibleName('Set all 2: Key 1/8, fill 1/16')
-  await expect(lane(page, 'Key')).toContainText('→ 1/8')
-  await expect(lane(page, 'Fill')).toContainText('→ 1/16')
+  await expect(all).toHaveAccessibleName('Set all 2: Key 1/8, fill 1/32 +0.9')
+  const ladder = page.getByLabel('Stop ladder')
+  await expect(ladder).toContainText('→ 1/8')
+  // The room lies at −5 now: on the shadow side it gives a tenth of a stop.
+  await expect(ladder).toContainText('→ 1/32 +0.9')
   await page.keyboard.press('a')
   await expect(all).toHaveCount(0)
   const last = page.getByRole('list', { name: 'What happened, oldest first' }).getByRole('listitem').last()
@@ -597,7 +599,7 @@ test('another aperture is answered by all dials at once, and one undo takes them
     const view = await app.api(`/setups/${look}`)
     return view.board.lanes.filter((l: any) => l.dial).map((l: any) => l.dial.now)
   }
-  expect(await dials()).toEqual(['1/8', '1/16'])
+  expect(await dials()).toEqual(['1/8', '1/32 +0.9'])
   await page.keyboard.press('z')
   await expect(all).toBeVisible()
   expect(await dials()).toEqual(['1/4', '1/8'])

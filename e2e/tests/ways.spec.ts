@@ -89,7 +89,7 @@ test('a bright room is removed in several ways, one is tried as a ghost and used
   await expect(lane(page, 'Room')).toContainText('removed')
   // Every light was turned: one more reading, of the one that is least sure.
   await expect(page.locator('#next-move')).toHaveText('Meter the fill again')
-  await expect(page.getByLabel('Stop ladder')).toContainText('1/8 +0.1')
+  await expect(page.getByLabel('Stop ladder')).toContainText('1/8 +0.3')
 })
 
 test('the wish is dragged, and the ways follow', async ({ app, page }) => {

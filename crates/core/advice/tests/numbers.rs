@@ -373,3 +373,15 @@ fn what_does_not_fire_in_time_comes_before_any_gap() {
     let mended = setup.apply(&next.action.unwrap().entry).unwrap();
     assert!(say(&mended).starts_with("Key down 1.0 stop"), "{}", say(&mended));
 }
+
+/// A unit on another channel does not fire: the press that mends it stands on the tape as the channel that it sets, and not as a distance.
+#[test]
+fn a_channel_that_is_to_be_set_stands_so_on_the_tape() {
+    let on = |id: &str, channel: u8| {
+        light(id, &json!({"unit": rated(400.0, &json!({})), "dial": "1/8", "distance": 1.5, "rig": {"channel": channel}}))
+    };
+    let setup = after(&decided(), [on("key", 4), on("fill", 4), on("rim", 3), reads("key", "5.6 4")]);
+    let next = Board::of(&setup).next;
+    assert_eq!((next.kind, next.action.unwrap().label.as_str()), (MoveKind::Mend, "To channel 4"));
+    assert_eq!(plain(&next.tape.unwrap().head), "Rim to channel 4");
+}

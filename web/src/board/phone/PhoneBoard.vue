@@ -140,10 +140,11 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
         <WordLine :line="next.say" />
       </h2>
       <div class="flex items-end gap-3">
-        <p class="line-clamp-2 min-w-0 flex-1 text-body leading-4.25 text-text-2">
+        <p class="min-w-0 flex-1 text-body leading-4.25 text-text-2" :class="all ? 'line-clamp-3' : 'line-clamp-2'">
           <span v-if="board.beforeFrame" class="text-warn"
             ><b class="font-[650]">Before the frame: </b><WordLine :line="board.beforeFrame.words"
           /></span>
+          <span v-else-if="all" class="label leading-4 text-text">{{ all.words }}</span>
           <WordLine v-else-if="next.why[0]" :line="next.why[0]" />
         </p>
         <button

@@ -17,6 +17,8 @@ pub(super) fn line(put: &LightPut, did: &Effect) -> TapeLine {
 
 pub(super) fn pending(put: &LightPut, setup: &Setup) -> TapeLine {
     let light = LightThen::of(setup, &put.light);
-    let to = put.distance.map(|d| d.told(setup.length)).unwrap_or_default();
+    let now = setup.light(&put.light);
+    let moved = put.distance.filter(|to| now.is_none_or(|l| l.distance != Some(*to))).map(|to| to.told(setup.length));
+    let to = moved.or_else(|| put.rig.channel.map(|channel| format!("channel {channel}"))).unwrap_or_default();
     TapeLine::new(TapeKind::Choice, light.role, vec![text(format!("{} to ", light.name)), strong(to)], "")
 }

@@ -47,7 +47,11 @@ impl<'a> Scene<'a> {
         let belief = Belief::of(setup);
         let mut levels = Levels::of(setup, &belief);
         let stage = Stage::of(setup, &levels);
-        levels.returned = stage.first(Role::Key).map_or(0.0, |key| returned(&stage, key).total());
+        // What comes back of the key fills where no fill was read; elsewhere nobody asks.
+        let has_fill = setup.index(Role::Fill).is_some_and(|fill| levels.lights[fill].total.is_some());
+        if let Some(key) = stage.first(Role::Key).filter(|_| !has_fill) {
+            levels.returned = returned(&stage, key).total();
+        }
         // A tone that is wished of the ground is its light's wish, less what the others spill there.
         if let Some(light) = setup.index(Role::Ground).filter(|i| setup.lights[*i].target.is_none() && levels.exposure.is_some()) {
             levels.targets[light] = target::target(&stage);

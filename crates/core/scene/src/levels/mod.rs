@@ -36,7 +36,8 @@ pub struct Levels {
     pub targets: Vec<Option<Stops>>,
     /// By how much each wish moves with the room, for each stop of the room.
     pub wish_moves: Vec<f64>,
-    /// What walls and panels throw back of the key on the shadow side, against its flash at the face; 0 where it has no place. The scene’s.
+    /// What walls and panels throw back of the key on the shadow side, against its flash at the face; 0 where it has no place, and where
+    /// a fill was read. The scene’s.
     pub returned: f64,
     /// Where the room alone is fill enough, or too much: the greatest ratio that it allows.
     pub room_fills: Option<Ratio>,

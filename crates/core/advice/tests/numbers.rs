@@ -172,6 +172,11 @@ fn what_the_shutter_cuts_off_a_slow_pulse_is_missing_in_the_level_too() {
     let passes = (1.0 - (-(1.0 / 128.0) / tau).exp()).log2();
     assert!((passes + 0.26).abs() < 0.01);
     assert!((board.lane("key").unwrap().reading.as_ref().unwrap().stops.get() - passes).abs() < 0.01);
+    // Of curtains of which only the sync time is known nobody can say what they cut: its maker left room for a pulse in it.
+    let synced = then(&setup, camera_with("8", "1/200", "100", &json!({"body": body(&json!({}))})));
+    let board = Board::of(&synced);
+    assert!(board.findings.iter().all(|f| f.kind != FindingKind::PulseTail));
+    assert_eq!(board.lane("key").unwrap().reading.as_ref().unwrap().shown, "0.0");
 }
 
 /// The room kept at −1 is half of the exposure: with the lit side on 0 the shadow side can't lie under −1, so 2 : 1 at most. No fill is asked for that

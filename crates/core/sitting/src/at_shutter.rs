@@ -6,6 +6,7 @@ use ink_lamp_light::{
 };
 
 use crate::{
+    camera::Camera,
     firing::SyncPlace,
     light::{Held, Light},
     setup::Setup,
@@ -40,11 +41,12 @@ impl Setup {
         }
     }
 
-    /// What the shutter cuts off the end of a pulse: over the frame, stops, negative, and edge by edge. None where that is not seen, and past sync,
-    /// where a part of the frame gets nothing at all.
+    /// What the shutter cuts off the end of a pulse: over the frame, stops, negative, and edge by edge. None where that is not seen; past sync, where a
+    /// part of the frame gets nothing at all; and where only a sync time is known: its maker left room for a pulse in it, and nobody knows how much.
     #[must_use]
     pub fn tail(&self, light: &Light) -> Option<(Stops, Passed)> {
-        let passed = self.passes(light).filter(|_| self.camera.as_ref().is_some_and(|c| !c.is_past_sync(c.exposure.shutter)))?;
+        let known = |c: &Camera| !c.is_past_sync(c.exposure.shutter) && (c.is_leaf() || c.says_travel());
+        let passed = self.passes(light).filter(|_| self.camera.as_ref().is_some_and(known))?;
         let mean = Stops::from_factor(passed.mean).filter(|mean| mean.get() < -SEEN_TAIL)?;
         Some((mean, passed))
     }

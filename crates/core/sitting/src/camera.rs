@@ -61,6 +61,12 @@ impl Camera {
         }
     }
 
+    /// Whether its sheet says how long its curtains travel.
+    #[must_use]
+    pub fn says_travel(&self) -> bool {
+        self.body.as_ref().is_some_and(|b| matches!(b.shutter, ShutterKind::FocalPlane { travel: Some(_), .. }))
+    }
+
     /// How finely its dials step: thirds where nothing is said of it.
     #[must_use]
     pub fn steps(&self) -> Step {

@@ -2,7 +2,7 @@
 
 use ink_lamp_light::{
     measure::Seconds,
-    scale::Stops,
+    scale::{ShutterTime, Stops},
     shutter::{Bulb, BulbSync, Curtains, Delay, ExponentialPulse, Passed, seconds_of},
     strobe::DurationAt,
 };
@@ -35,9 +35,7 @@ impl Opening {
         if travel.is_none() && !leaf {
             return None;
         }
-        // A sync time that its maker names is whole, however its printed number rounds; only a late trigger spoils it.
-        let named = delay == Delay::NONE && camera.sync.is_some() && !camera.is_past_sync(camera.exposure.shutter);
-        let whole = all_pulse(setup) || named;
+        let whole = all_pulse(setup) || setup.is_whole_as_named(camera);
         let black = travel.filter(|_| !whole).map_or(0.0, |travel| Curtains { travel, delay }.black_share(open));
         Some(Self { open, travel, delay, leaf, black })
     }
@@ -60,6 +58,14 @@ impl Opening {
 pub fn all_pulse(setup: &Setup) -> bool {
     let mut units = setup.lights.iter().filter(|l| l.unit.is_some()).peekable();
     units.peek().is_some() && units.all(|l| setup.pulses(l))
+}
+
+/// The share of the frame that a late trigger leaves black at a time within sync, where that is seen.
+#[must_use]
+pub fn late(setup: &Setup, camera: &Camera, shutter: ShutterTime) -> Option<f64> {
+    let delay = setup.firing.delay;
+    let (travel, t) = camera.travel().zip(seconds_of(shutter)).filter(|_| delay.get() > 0.0)?;
+    Some(Curtains { travel, delay }.black_share(t)).filter(|black| *black > SEEN_BLACK)
 }
 
 /// A light as the shutter lets it through.

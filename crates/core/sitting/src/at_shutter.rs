@@ -96,6 +96,12 @@ impl Setup {
         missing
     }
 
+    /// Whether the frame is whole because its maker names a sync time that is kept, however its printed number rounds; only a late trigger spoils it.
+    #[must_use]
+    pub fn is_whole_as_named(&self, camera: &Camera) -> bool {
+        self.firing.delay == Delay::NONE && camera.sync.is_some() && !camera.is_past_sync(camera.exposure.shutter)
+    }
+
     /// What of a light's pulse passes the shutter as it is set, by its unit's own t0.1 at its power. None where that is not known, and for
     /// what pulses through.
     #[must_use]
@@ -111,9 +117,7 @@ impl Setup {
             let share = Leaf { delay }.pass(pulse, t);
             return Some(Passed { worst_edge: share, other_edge: share, mean: share });
         }
-        // A sync time that its maker names is whole, however its printed number rounds; only a late trigger spoils it.
-        let named = delay == Delay::NONE && camera.sync.is_some() && !camera.is_past_sync(camera.exposure.shutter);
-        let travel = camera.travel().map(|travel| if named && travel > t { t } else { travel })?;
+        let travel = camera.travel().map(|travel| if self.is_whole_as_named(camera) && travel > t { t } else { travel })?;
         Some(Curtains { travel, delay }.pass(pulse, t))
     }
 }

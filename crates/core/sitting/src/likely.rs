@@ -4,12 +4,9 @@
 //! (see [`ink_lamp_light::shape`]), or where the light stands on the plan over what the plan's field gives at its spot, so that a light that is bounced,
 //! feathered or flagged is told as it stands; `N² = H·S/C` with C = 250.
 
-use std::f64::consts::PI;
-
 use ink_lamp_light::{
     scale::{FLAT_C, Stops},
     shape::ModifierKind,
-    strobe::{USUAL_GAIN, guide},
 };
 
 use crate::{light::Light, setup::Setup, standing::Stood, studio::Studio};
@@ -31,16 +28,6 @@ const DISTANCE: f64 = 0.0115;
 const BOUNCED: f64 = 0.5;
 
 impl Light {
-    /// What leaves the lamp at full power, lumen-seconds through its modifier; none before that is known.
-    fn lumen_seconds(&self) -> Option<f64> {
-        let unit = self.unit.as_ref()?;
-        match (unit.rated, unit.guide) {
-            (Some(rated), _) => Some(guide::of_energy(rated, guide::EFFICACY, 1.0).0),
-            (None, Some(guide)) => Some(4.0 * PI * guide.candela_seconds(FLAT_C) / USUAL_GAIN),
-            (None, None) => None,
-        }
-    }
-
     /// What the sheets alone say along its axis, and where it stands on the plan as it falls at its spot: `Av` at ISO 100. None before unit,
     /// dial, distance and modifier are known.
     fn along_axis(&self, stood: Option<&Stood>) -> Option<f64> {
@@ -53,8 +40,8 @@ impl Light {
                 let straight = shape.lux_per_lumen(distance);
                 guide.candela_seconds(FLAT_C) / distance.get().powi(2) * stood.lux / straight
             }
-            (_, _, None) => self.lumen_seconds()? * shape.lux_per_lumen(distance),
-            (_, _, Some(stood)) => self.lumen_seconds()? * stood.lux,
+            (_, _, None) => unit.lumen_seconds()? * shape.lux_per_lumen(distance),
+            (_, _, Some(stood)) => unit.lumen_seconds()? * stood.lux,
         };
         let light = full * (power - shape.loss() - self.taken()).factor();
         (light > 0.0).then(|| (light * 100.0 / FLAT_C.get()).log2())

@@ -4,7 +4,10 @@ use ink_lamp_light::{
     scale::ShutterTime,
     shutter::{Curtains, Delay, seconds_of},
 };
-use ink_lamp_scene::{scene::Scene, shutter::SEEN_BLACK};
+use ink_lamp_scene::{
+    scene::Scene,
+    shutter::{SEEN_BLACK, late},
+};
 use ink_lamp_sitting::{
     entry::Entry,
     firing::{Firing, HighSpeed, SyncPlace},
@@ -78,17 +81,14 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
     if past && ink_lamp_scene::shutter::all_pulse(setup) {
         return None;
     }
-    let black = camera.travel().zip(seconds_of(at)).map(|(travel, t)| Curtains { travel, delay: setup.firing.delay }.black_share(t));
-    let black = black.filter(|s| *s > SEEN_BLACK);
     if !past {
-        let (delay, black) = (setup.firing.delay, black?);
-        if delay.get() <= 0.0 {
-            return None;
-        }
+        let (delay, black) = (setup.firing.delay, late(setup, camera, at)?);
         let longer = ShutterTime::from_tv(at.tv() - 1.0 / f64::from(camera.steps().per_stop())).ok();
         let set = longer.map(|t| camera_with(camera, |s| s.shutter = t));
         return Some(Found::new(Sync::Late { delay, black, at, longer }, "camera").mend(set));
     }
+    let black = camera.travel().zip(seconds_of(at)).map(|(travel, t)| Curtains { travel, delay: setup.firing.delay }.black_share(t));
+    let black = black.filter(|s| *s > SEEN_BLACK);
     let pulses = camera.body.as_ref().is_some_and(|b| b.high_speed);
     let high_speed = match flash.iter().filter_map(|l| l.unit.as_ref()).find(|u| pulses && !u.high_speed) {
         Some(unit) => Would::NotWith(unit.name.clone()),

@@ -12,7 +12,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::{
     levels::Levels,
-    shutter::{SEEN_BLACK, all_pulse},
+    shutter::{all_pulse, late},
     turn::Turn,
 };
 use ink_lamp_sitting::{camera::Camera, setup::Setup};
@@ -167,10 +167,7 @@ fn filters(setup: &Setup, camera: &Camera) -> Vec<Choice<Vec<Filter>>> {
 fn shots(setup: &Setup, camera: &Camera, blocked: bool) -> Vec<Shot> {
     let now = camera.exposure.shutter.tv();
     let body = camera.body.as_ref();
-    // A late trigger makes the shortest time that is whole a longer one.
-    let late = camera.travel().filter(|_| setup.firing.delay.get() > 0.0 && !camera.is_leaf());
-    let late = late.map_or(f64::INFINITY, |travel| -(travel.get() * (1.0 - SEEN_BLACK) + setup.firing.delay.get()).log2());
-    let sync = camera.sync.map_or(now.max(7.0), ShutterTime::tv).min(late);
+    let sync = camera.sync.map_or(now.max(7.0), ShutterTime::tv);
     let slowest = body.map_or(-5.0, |b| b.slowest.tv()).max(setup.holds.slowest_tv().min(now));
     let fastest = setup.holds.fastest.map_or(f64::INFINITY, ShutterTime::tv).min(body.map_or(sync, |b| b.fastest.tv()));
     let loss = |t: ShutterTime| {
@@ -182,8 +179,10 @@ fn shots(setup: &Setup, camera: &Camera, blocked: bool) -> Vec<Shot> {
     let mut shots = Vec::new();
     for tv in steps(camera, slowest, fastest, now) {
         let Ok(shutter) = ShutterTime::from_tv(tv) else { continue };
-        let past = tv > sync + 1e-6;
-        if past && !setup.holds.high_speed {
+        // A late trigger makes the shortest time that is whole a longer one.
+        let past = tv > sync + 1e-6 || late(setup, camera, shutter).is_some();
+        // Of a body of which nothing is said nobody knows that it can pulse.
+        if past && (!setup.holds.high_speed || body.is_none()) {
             continue;
         }
         let changed = (tv - now).abs() > 1e-6;

@@ -1,8 +1,8 @@
 //! Which power on which unit freezes a movement, and what that costs, as it is shown.
 
 use ink_lamp_light::{
-    scale::{FLAT_C, Stops},
-    strobe::{Dial, USUAL_GAIN, Unit, guide},
+    scale::Stops,
+    strobe::{Dial, Unit},
 };
 use ink_lamp_scene::{
     freeze::{self, Freezes},
@@ -144,11 +144,7 @@ fn offer(kind: MovementKind) -> MovementOffer {
 
 /// The unit of the kit that gives most light in a time so short, and its setting for that.
 fn brightest(kit: &[Unit], longest: f64) -> Option<(&Unit, Dial)> {
-    let gives = |unit: &Unit, dial: Dial| {
-        let full = unit.rated.map(|ws| ws.get() * guide::EFFICACY * USUAL_GAIN / (4.0 * std::f64::consts::PI));
-        let full = full.or_else(|| unit.guide.map(|g| g.candela_seconds(FLAT_C)));
-        full.unwrap_or(0.0) * unit.scale.stops(dial).factor()
-    };
+    let gives = |unit: &Unit, dial: Dial| unit.lumen_seconds().unwrap_or(0.0) * unit.scale.stops(dial).factor();
     let known = kit.iter().filter(|unit| unit.bulb.is_none() && unit.t01_at(Stops::ZERO).is_some());
     let able = known.filter_map(|unit| match freeze::freezes(unit, None, longest) {
         Freezes::From { most, .. } => Some((unit, most)),

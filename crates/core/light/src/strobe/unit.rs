@@ -1,5 +1,7 @@
 //! A strobe as its maker tells it: scale, energy, duration, recycle, lamp.
 
+use std::f64::consts::PI;
+
 use serde::{Deserialize, Serialize};
 
 use super::{
@@ -206,6 +208,17 @@ impl Unit {
     #[must_use]
     pub fn energy_at(&self, power: Stops) -> Option<f64> {
         Some(self.rated?.get() * power.factor())
+    }
+
+    /// What leaves its lamp at full power, lumen-seconds: of its rated energy, else what its guide number stands for as a bare head. None before
+    /// either is known.
+    #[must_use]
+    pub fn lumen_seconds(&self) -> Option<f64> {
+        match (self.rated, self.guide) {
+            (Some(rated), _) => Some(guide::of_energy(rated, guide::EFFICACY, 1.0).0),
+            (None, Some(guide)) => Some(4.0 * PI * guide.candela_seconds(FLAT_C) / USUAL_GAIN),
+            (None, None) => None,
+        }
     }
 
     /// t0.1 at a power, by its own table: between two entries in a straight line of both in stops, beyond its ends as at its ends. Where

@@ -37,14 +37,12 @@ impl Setup {
             self.light_mut(&set.light)?.target = set.level;
             return Ok(());
         }
-        if set.own {
-            self.ratio = self.ratio.filter(|_| !matches!(role, Role::Key | Role::Fill));
-            self.light_mut(&set.light)?.target = set.level;
-            return Ok(());
+        if set.own && matches!(role, Role::Key | Role::Fill) {
+            self.ratio = None;
         }
         let usual = || RatioTarget::new(Ratio::new(3.0)?, Convention::LitShadow, Anchor::LitSide);
         let other = if role == Role::Key { Role::Fill } else { Role::Key };
-        let alone = self.first(other).is_none();
+        let alone = set.own || self.first(other).is_none();
         match (role, set.level) {
             // A key without a fill has no ratio to follow: the room, or nothing, fills it. One that was chosen waits for the fill.
             (Role::Key | Role::Fill, level) if alone => self.light_mut(&set.light)?.target = level,

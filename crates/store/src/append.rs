@@ -4,7 +4,7 @@ use std::collections::HashSet;
 
 use chrono::Utc;
 use ink_lamp_light::refusal::Refusal;
-use ink_lamp_scene::{effect::Effect, scene::Scene};
+use ink_lamp_scene::{aim::meant, effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
     belief::teach,
     entry::{Entry, ReadingTaken, Subject},
@@ -95,20 +95,21 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         return Err(StoreError::Conflict { base, now: row.version });
     }
     let before = state_of(db, &row).await?;
-    let (after, standing, undone) = if new.entry.is_fact() {
-        let after = before.apply(&new.entry)?;
-        learn_from(db, row.id, &after, new.id, &new.entry).await?;
+    let entry = meant(&before, &new.entry);
+    let (after, standing, undone) = if entry.is_fact() {
+        let after = before.apply(&entry)?;
+        learn_from(db, row.id, &after, new.id, &entry).await?;
         (after, Some(new.id), Vec::new())
     } else {
         taken_or_brought_back(db, row.id, new).await?
     };
-    let effect = Effect::of(&before, &new.entry, &Scene::of(&after));
-    let entry = tape_entry::ActiveModel {
+    let effect = Effect::of(&before, &entry, &Scene::of(&after));
+    let written = tape_entry::ActiveModel {
         id: Set(new.id),
         setup_id: Set(row.id),
         seq: Set(row.version + 1),
-        kind: Set(new.entry.kind().to_owned()),
-        payload: Set(Stored::new(new.entry.clone())),
+        kind: Set(entry.kind().to_owned()),
+        payload: Set(Stored::new(entry)),
         format: Set(Entry::FORMAT),
         // Kept empty: what an entry did stands in a table of its own, and is put into words when it is read.
         line: Set(serde_json::Value::Object(serde_json::Map::new())),
@@ -116,7 +117,8 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         recorded_at: NotSet,
         undone: Set(false),
     };
-    let written = tape_entry::Entity::insert(entry).on_conflict_do_nothing_on([tape_entry::Column::Id]).exec_without_returning(db).await?;
+    let written =
+        tape_entry::Entity::insert(written).on_conflict_do_nothing_on([tape_entry::Column::Id]).exec_without_returning(db).await?;
     if !store::is_new(&written) {
         // The same id, sent to two setups at the same moment.
         return Err(StoreError::IdTaken(new.id));

@@ -57,7 +57,7 @@ impl Store {
                             closed.update(&self.db).await?;
                         }
                         let Some(before) = tape_entry::Entity::find_by_id(new.id).one(&self.db).await? else { return Err(error) };
-                        let same = before.setup_id == setup && before.payload.read(before.format)? == new.entry;
+                        let same = before.setup_id == setup && before.payload.read(before.format)?.as_sent() == new.entry.clone().as_sent();
                         if same {
                             Ok(Appended { record: self.setup(setup).await?, fresh: false })
                         } else {

@@ -1575,6 +1575,8 @@ export interface components {
              */
             smear: number;
         } | {
+            /** @description More comes back of the key than the room gives. */
+            comes_back: boolean;
             /** @description The greatest ratio that it allows, the fill off. */
             greatest: components["schemas"]["Ratio"];
             /** @description What is wished. */
@@ -2442,6 +2444,8 @@ export interface components {
              */
             number: number;
             other?: components["schemas"]["OtherPlace"] | null;
+            /** @description Where others light what it is wished for too, what its own light is to read for that. */
+            others_give?: string | null;
             /** @description It is a key or a fill whose wish is its own, as no ratio was chosen. */
             own_wish: boolean;
             reading?: components["schemas"]["Mark"] | null;
@@ -4293,6 +4297,7 @@ export interface components {
         };
         /** @description A light's wished level was set, or given up. For key and fill it changes the ratio. */
         TargetSet: {
+            readonly came_to?: components["schemas"]["RatioSpec"] | null;
             level?: components["schemas"]["Stops"] | null;
             /** @description Which. */
             light: components["schemas"]["LightId"];

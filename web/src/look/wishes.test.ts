@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Lane } from '@/api/client'
 import type { Step } from './steps'
-import { ratioStep, wishStep } from './wishes'
+import { ratioStep, wishFor, wishStep } from './wishes'
 
 const USUAL = { ratio: 3, convention: 'lit_shadow', anchor: 'lit_side' } as const
 const lane = (more: Partial<Lane>): Lane => ({
@@ -31,6 +31,14 @@ describe('a step of a wish', () => {
     expect(one(wishStep(lane({}), 0.1))).toBeUndefined()
     const key = lane({ id: 'key', role: 'key', wish: 0, own_wish: true })
     expect(one(wishStep(key, 0.1))).toEqual({ target: { light: 'key', level: 0.1, own: true } })
+  })
+
+  it('is more than its mark where others light the same place', () => {
+    const mark = { shown: '+0.3', stops: 0.3, aperture: { number: '8', tenths: 3, words: '' } }
+    const ground = lane({ id: 'ground', role: 'ground', wish: 0.5, target: mark, others_give: 'Alone it should …' })
+    expect(wishFor(ground, 0.1)).toBe(0.3)
+    expect(one(wishStep(ground, 0.1))).toEqual({ target: { light: 'ground', level: 0.6 } })
+    expect(wishFor(lane({ wish: 0.5, target: mark }), 0.1)).toBe(0.1)
   })
 
   it('moves the line of a removed room and the level of a kept one', () => {

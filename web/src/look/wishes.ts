@@ -4,6 +4,10 @@ import type { Step } from './steps'
 
 const tenths = (stops: number) => Math.round(stops * 10) / 10
 
+/** Where others light what a light is wished for too, its mark stands lower than what is wished: the wish that puts the mark at a level. */
+export const wishFor = (lane: Lane, mark: number): number =>
+  lane.others_give && lane.wish != null && lane.target ? tenths(mark + lane.wish - lane.target.stops) : mark
+
 /** The entry that puts a lane's wish at a level: the line of a removed room, the level of a kept one, the target of a light. */
 export function wishAt(lane: Lane, level: number | string): TypedEntry {
   if (lane.kind !== 'room') return { target: { light: lane.id, level, ...(lane.own_wish ? { own: true } : {}) } }

@@ -3,7 +3,7 @@
 //! A setting never read errs by itself, a place not yet taken errs anew; a setting that was read and a place where a light stands are known. So small
 //! corrections are surer by distance, a light that lies well enough is left alone, and no setting is tried twice for nothing.
 
-use std::collections::BTreeSet;
+use std::{cell::OnceCell, collections::BTreeSet, ops::Deref};
 
 use ink_lamp_light::{
     measure::Meters,
@@ -50,8 +50,32 @@ const SURE: f64 = 0.12;
 /// Where a light can stand, metres from what it lights.
 pub(crate) const REACHED: (f64, f64) = (0.4, 6.0);
 
-/// What is best done for a light. None before its setting, its level and its wish are known, and where the room alone is over the wish.
-pub(crate) fn of(scene: &Scene, index: usize) -> Option<Correction> {
+/// A scene, with what is best done for each of its lights: worked out when it is first asked for, and once.
+pub(crate) struct Corrected<'a> {
+    scene: &'a Scene<'a>,
+    best: Vec<OnceCell<Option<Correction>>>,
+}
+
+impl<'a> Corrected<'a> {
+    pub(crate) fn new(scene: &'a Scene<'a>) -> Self {
+        Self { scene, best: vec![OnceCell::new(); scene.setup.lights.len()] }
+    }
+
+    /// What is best done for a light. None before its setting, its level and its wish are known, and where the room alone is over the wish.
+    pub(crate) fn best(&self, index: usize) -> Option<&Correction> {
+        self.best[index].get_or_init(|| of(self.scene, index)).as_ref()
+    }
+}
+
+impl<'a> Deref for Corrected<'a> {
+    type Target = Scene<'a>;
+
+    fn deref(&self) -> &Scene<'a> {
+        self.scene
+    }
+}
+
+fn of(scene: &Scene, index: usize) -> Option<Correction> {
     let light = &scene.setup.lights[index];
     let (unit, dial) = light.unit.as_ref().zip(light.dial)?;
     let now = scene.outlook(index)?;
@@ -127,6 +151,9 @@ impl Options<'_> {
         let left = one.dialled.change.abs();
         let is_too_far = one.dialled.gap.abs() > self.scene.levels.tolerance;
         let is_sure = self.scene.belief.was_read(self.index) || one.dialled.sd <= SURE;
+        if !self.scene.setup.holds.lights_move {
+            return false;
+        }
         let at_end = is_end && is_too_far && one.reach != Reach::Within;
         match self.scene.setup.schools.trim {
             Trim::Distance => at_end || (left <= BY_DISTANCE && is_sure),

@@ -209,6 +209,11 @@ fn the_camera_follows_the_lights_where_that_is_the_school() {
         &[json!({"light_removed": {"light": "fill"}}), json!({"schools": {"follow": "camera_follows"}}), reads("key", "5.6 0")],
     );
     assert_eq!(say(&alone), "Camera follows the lights: set ƒ5.6");
+    // No wider than what must hold: the ISO does the rest. −1.6 and −2.6 together are −1.0.
+    let dim = after(&setup, &[reads("key", "4 4"), reads("fill", "2.8 4"), json!({"holds": {"widest": "7.1"}})]);
+    assert_eq!(say(&dim), "Camera follows the lights: set ƒ7.1, ISO 160");
+    let open = after(&dim, &[json!({"holds": {"widest": "5"}})]);
+    assert_eq!(say(&open), "Camera follows the lights: set ƒ5.6");
     // A fill that is off is put right against the key first.
     let off = after(&setup, &[reads("fill", "8 4")]);
     assert_eq!(say(&off), "Fill down 1.0 stop");

@@ -234,8 +234,12 @@ fn a_small_white_room_allows_a_ratio_and_dark_panels_change_it() {
     assert!(((white.walls.unwrap() - black.walls.unwrap()).get() - 6.25).abs() < 0.1);
     // More is wished than the room allows: told.
     let wish = json!({"ratio": {"target": {"ratio": 9, "convention": "lit_shadow", "anchor": "lit_side"}}});
-    let words = finds(&then(&with(walls(0.8)), wish), FindingKind::RatioOverRoom).unwrap();
-    assert!(words.contains(&white.greatest.unwrap()), "{words}");
+    let (s, greatest) = (then(&with(walls(0.8)), wish), white.greatest.unwrap());
+    let words = finds(&s, FindingKind::RoomOverShadow).unwrap();
+    assert!(words.contains(&format!("what comes back of the key leaves {greatest} at most")), "{words}");
+    assert!(finds(&s, FindingKind::RatioOverRoom).is_none());
+    let words = finds(&then(&s, json!({"light_removed": {"light": "fill"}})), FindingKind::RatioOverRoom).unwrap();
+    assert!(words.contains(&greatest), "{words}");
 }
 
 #[test]

@@ -182,6 +182,11 @@ fn at_its_lowest_the_unit_says_what_is_left_and_the_distance_that_closes_it() {
     assert_eq!(board.next.kind, MoveKind::Distance);
     assert_eq!(plain(&board.next.why[1]), "Taper 400 ends at 1/128. Or a filter, a grid, or a smaller unit.");
 
+    // Where all stay where they stand, no distance is told: it steps aside, and is told once the others are done.
+    let nailed = after(&setup, [json!({"holds": {"lights_move": false}})]);
+    let told = Board::of(&nailed).next;
+    assert!(told.kind != MoveKind::Distance && !plain(&told.say).contains(" m") && told.why.iter().all(|l| !plain(l).contains("move it")));
+
     let nearly = after(&begun(), [put("fill", &taper(128, "tenths"), "1/128 +0.3"), reads("fill", "5.6 1")]);
     assert_eq!(say(&nearly), "Fill to 1/128, still 0.4 over: move it back to 2.54 m");
     let in_feet = after(&nearly, [json!({"length": {"unit": "feet"}})]);

@@ -12,12 +12,15 @@
 //! - [`shutter`], [`freeze`]: what passes the shutter, and which power freezes a movement, case by case;
 //! - [`stands_at`]: where a light stands;
 //! - [`scene`]: all of it for one setup;
+//! - [`aim`]: what ratio a wished level of key or fill comes to;
 //! - [`daylight`]: how fast daylight goes, and where it will be;
 //! - [`meter_shows`]: what the meter shows of a light that lies at a level of the frame;
+//! - [`spilt`]: what lights put on the side of the face where they are not metered;
 //! - [`outlook`]: what is to be expected of each light against its wish, and how surely;
 //! - [`stand`]: how a reading stands against its wish;
 //! - [`effect`]: what one entry did, between the scenes before and after it.
 
+pub mod aim;
 pub mod contours;
 pub mod daylight;
 pub mod effect;
@@ -40,6 +43,7 @@ pub mod room_side;
 pub mod scene;
 pub mod shutter;
 pub mod sitter;
+pub mod spilt;
 pub mod stage;
 pub mod stand;
 pub mod stands_at;

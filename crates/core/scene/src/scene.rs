@@ -5,7 +5,7 @@ use ink_lamp_sitting::{belief::Belief, role::Role, setup::Setup};
 use crate::{
     ground::target,
     levels::Levels,
-    returned::returned,
+    spilt::spilt,
     stage::Stage,
     whole::{WholeCheck, whole_against_parts},
 };
@@ -46,15 +46,19 @@ impl<'a> Scene<'a> {
     pub fn of(setup: &'a Setup) -> Self {
         let belief = Belief::of(setup);
         let mut levels = Levels::of(setup, &belief);
-        let stage = Stage::of(setup, &levels);
-        // What comes back of the key fills where no fill was read; elsewhere nobody asks.
-        let has_fill = setup.index(Role::Fill).is_some_and(|fill| levels.lights[fill].total.is_some());
-        if let Some(key) = stage.first(Role::Key).filter(|_| !has_fill) {
-            levels.returned = returned(&stage, key).total();
+        let mut stage = Stage::of(setup, &levels);
+        // Key and fill are wished less by what already falls on the shadow side.
+        let spill = spilt(&stage);
+        if !spill.is_nothing() {
+            levels.with_spill(setup, spill);
+            if stage.lights.iter().any(|l| l.as_wished) {
+                stage = Stage::of(setup, &levels);
+            }
         }
-        // A tone that is wished of the ground is its light's wish, less what the others spill there.
-        if let Some(light) = setup.index(Role::Ground).filter(|i| setup.lights[*i].target.is_none() && levels.exposure.is_some()) {
-            levels.targets[light] = target::target(&stage);
+        // What is wished of the ground, a tone or a level, is its light's wish, less what the others spill there.
+        if let Some(light) = setup.index(Role::Ground).filter(|_| levels.exposure.is_some()) {
+            let own = setup.lights[light].target;
+            levels.targets[light] = own.map_or_else(|| target::target(&stage), |wish| Some(target::alone(&stage, wish).unwrap_or(wish)));
         }
         let whole = whole_against_parts(setup, &levels);
         Self { setup, belief, levels, stage, whole }

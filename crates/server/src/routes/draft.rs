@@ -3,7 +3,7 @@
 use actix_web::{post, web};
 use ink_lamp_advice::board::{Board, Echo, echo};
 use ink_lamp_light::list::up_to;
-use ink_lamp_scene::scene::Scene;
+use ink_lamp_scene::{aim::meant, scene::Scene};
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -40,7 +40,7 @@ pub struct Draft {
 
 /// A setup after an entry; a refusal names the field within the request.
 pub(super) fn applied(setup: &Setup, entry: &Entry, at: &str) -> Result<Setup, Problem> {
-    setup.apply(entry).map_err(|r| {
+    setup.apply(&meant(setup, entry)).map_err(|r| {
         let field = format!("{at}.{}", r.field);
         Problem::from(r).at(field)
     })

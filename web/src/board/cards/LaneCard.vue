@@ -7,7 +7,7 @@ import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import StepField from '@/forms/StepField.vue'
 import { told } from '@/forms/lengths'
-import { numberOf } from '@/forms/numbers'
+import { numberOf, signed } from '@/forms/numbers'
 import { wishAt } from '@/look/wishes'
 import DialScale from './DialScale.vue'
 import FindingList from './FindingList.vue'
@@ -90,7 +90,7 @@ function shot(): void {
           <StepField
             label="Target"
             class="flex-1"
-            :value="lane.target?.shown"
+            :value="lane.others_give ? signed(lane.wish ?? 0) : lane.target?.shown"
             :write="wish"
             down
             up
@@ -99,6 +99,7 @@ function shot(): void {
           />
         </div>
       </div>
+      <p v-if="lane.others_give" class="label mt-1 text-text-2">{{ lane.others_give }}</p>
       <DialScale v-if="lane.dial" :lane :still="Boolean(board.moment)" class="mx-auto mt-2 max-w-full" />
       <slot name="place" />
       <p class="label mt-2 text-text-2">

@@ -3,7 +3,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Board, Lane } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
-import { wishAt } from '@/look/wishes'
+import { wishAt, wishFor } from '@/look/wishes'
 import StateSign from '@/draw/StateSign.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import { MARKS, ROLE_COLOURS } from '@/draw/marks'
@@ -93,8 +93,9 @@ function grab(event: PointerEvent, id: string): void {
 function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; level: number }): void {
   const lane = board.lanes.find((l) => l.id === id)
   if (!lane) return
-  if (how === 'draft') emit('draft', wishAt(lane, level))
-  else emit('write', wishAt(lane, level))
+  const entry = wishAt(lane, wishFor(lane, level))
+  if (how === 'draft') emit('draft', entry)
+  else emit('write', entry)
 }
 </script>
 

@@ -1,10 +1,10 @@
 //! What is worth knowing, as it is shown: each fact with its words.
 
-use ink_lamp_scene::scene::Scene;
 use serde::Serialize;
 
 use crate::{
     action::Action,
+    correct::Corrected,
     findings::{self, Fact, FindingKind},
     words::{findings as words, span::Span},
 };
@@ -31,7 +31,7 @@ pub struct Finding {
     pub placement: bool,
 }
 
-pub(super) fn shown(scene: &Scene) -> Vec<Finding> {
+pub(super) fn shown(scene: &Corrected) -> Vec<Finding> {
     findings::of(scene)
         .into_iter()
         .map(|found| {

@@ -41,6 +41,7 @@ pub use schools::SchoolsShown;
 pub use set_all::SetAll;
 pub use summary::{Summary, SummaryLane, SummaryMark};
 
+use crate::correct::Corrected;
 use ladder::ladder;
 
 /// Everything that follows from a setup.
@@ -97,15 +98,16 @@ impl Board {
     #[must_use]
     pub fn of_scene(scene: &Scene) -> Self {
         let (setup, levels) = (scene.setup, &scene.levels);
-        let pick = crate::next::of(scene);
-        let all = crate::next::all::of(scene);
-        let findings = findings::shown(scene);
+        let corrected = Corrected::new(scene);
+        let pick = crate::next::of(&corrected);
+        let all = crate::next::all::of(&corrected);
+        let findings = findings::shown(&corrected);
         let face = face::face(setup, levels, pick.after.as_ref());
         Self {
             ladder: ladder(setup),
             camera: setup.camera.as_ref().map(camera::shown),
             lanes: lanes::lanes(scene, &pick, all.as_ref(), face.as_ref()),
-            ratio: setup.ratio.map(ratio::shown),
+            ratio: setup.ratio.map(|target| ratio::shown(target, setup, levels)),
             face,
             room: room::shown(scene),
             groups: groups::of(setup),

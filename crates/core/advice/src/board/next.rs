@@ -1,11 +1,13 @@
 //! The next move as it is shown: one sentence, one action.
 
+use std::sync::Arc;
+
 use ink_lamp_light::{scale::Stops, strobe::Tick};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{light::Light, role::Role};
 use serde::Serialize;
 
-use super::findings::Finding;
+use super::{findings::Finding, lanes::dial};
 use crate::{
     action::Action,
     next::{MoveKind, Pick},
@@ -45,7 +47,9 @@ pub struct PowerDrawing {
     /// Whose mark stands on it.
     pub role: Role,
     /// Its marks, in stops below full.
-    pub ticks: Vec<Tick>,
+    #[serde(serialize_with = "dial::shared_ticks")]
+    #[cfg_attr(feature = "schema", schema(value_type = Vec<Tick>))]
+    pub ticks: Arc<Vec<Tick>>,
     /// Lowest power in stops below full.
     pub lowest: Stops,
     /// Where it is set.
@@ -97,7 +101,7 @@ fn power(light: &Light, next: Option<Stops>) -> Option<PowerDrawing> {
     Some(PowerDrawing {
         unit: unit.rated.map_or_else(|| unit.name.clone(), |ws| format!("{}, {} Ws", unit.name, ws.get())),
         role: light.role,
-        ticks: unit.scale.ticks(),
+        ticks: dial::ticks(light)?,
         lowest: unit.scale.stops(unit.scale.lowest()),
         now: unit.scale.stops(dial),
         now_written: unit.scale.write(dial),

@@ -39,11 +39,13 @@ pub(crate) mod tail;
 pub(crate) mod transmitter;
 pub(crate) mod whole;
 
-use ink_lamp_scene::{eyes::eyes, face::on_face, scene::Scene, stage::Stage};
+use ink_lamp_scene::{eyes::eyes, face::on_face, stage::Stage};
 use ink_lamp_sitting::{entry::Entry, role::Role};
 use serde::Serialize;
 
 pub use kind::FindingKind;
+
+use crate::correct::Corrected;
 
 /// The subjects: each has a module above, and its facts a variant here.
 macro_rules! subjects {
@@ -129,7 +131,7 @@ impl Found {
 }
 
 /// What there is to find in a scene, in the order in which it is told.
-pub(crate) fn of(scene: &Scene) -> Vec<Found> {
+pub(crate) fn of(scene: &Corrected) -> Vec<Found> {
     let mut found = camera::of(scene);
     found.extend(filter::of(scene));
     found.extend(slow::of(scene));

@@ -1,7 +1,6 @@
 //! What was put on or taken off a light, and what a turned dial leaves stored.
 
 use ink_lamp_light::{scale::Stops, strobe::Pulse};
-use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
     light::{Because, Standing},
     role::LightId,
@@ -9,7 +8,7 @@ use ink_lamp_sitting::{
 use serde::Serialize;
 
 use super::Found;
-use crate::next;
+use crate::{correct::Corrected, next};
 
 /// What is found of a light that was changed since it was read.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -47,7 +46,7 @@ pub(crate) enum Change {
     Modifier,
 }
 
-pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
+pub(super) fn of(scene: &Corrected, index: usize) -> Vec<Found> {
     let light = &scene.setup.lights[index];
     let standing = light.reading.as_ref().map(|h| h.standing);
     let (Some(unit), Some(Standing::Carried { by, because })) = (&light.unit, standing) else { return Vec::new() };

@@ -21,7 +21,8 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
     let (key, ratio) = (scene.stage.first(Role::Key)?, scene.setup.ratio?);
     let wished = ratio.in_convention(Convention::LitShadow);
     let greatest = returned(&scene.stage, key).greatest_ratio();
-    if greatest >= wished.get() {
+    // With a fill to be left off that is told already.
+    if greatest >= wished.get() || scene.levels.room_fills.is_some() {
         return None;
     }
     let fact = RatioOverRoom { greatest: Ratio::new(greatest).ok()?, wished };

@@ -11,9 +11,14 @@ use ink_lamp_sitting::{
     entry::{CameraSet, Entry},
     role::Role,
     schools,
+    setup::Setup,
 };
 
 use super::{Move, Pick};
+use crate::search::{
+    changes::Changes,
+    space::{apertures, isos},
+};
 
 /// The camera follows the lights.
 #[derive(Debug, Clone, PartialEq)]
@@ -24,6 +29,8 @@ pub(crate) struct Follow {
     pub(crate) level: Stops,
     /// The aperture that puts it on 0.
     pub(crate) aperture: Aperture,
+    /// The ISO, where no aperture that must hold does it alone.
+    pub(crate) iso: Option<Iso>,
 }
 
 /// What is to lie on 0.
@@ -65,8 +72,31 @@ pub(super) fn follow_lights(scene: &Scene, camera: &Camera) -> Option<Pick> {
     if fill_off || level.abs() <= NO_NEARER {
         return None;
     }
-    let per = f64::from(camera.steps().per_stop());
-    let aperture = Aperture::from_av(((camera.exposure.aperture.av() + level.get()) * per).round() / per).ok()?;
-    let set = Entry::Camera(CameraSet { aperture, ..camera.as_set() });
-    Some(Pick::new("camera", Move::Follow(Follow { what, level, aperture })).with(Some(set)))
+    let (aperture, iso) = within_what_holds(setup, camera, level)?;
+    let set = Entry::Camera(CameraSet { aperture, iso: iso.unwrap_or(camera.exposure.iso), ..camera.as_set() });
+    Some(Pick::new("camera", Move::Follow(Follow { what, level, aperture, iso })).with(Some(set)))
+}
+
+/// The aperture that takes so much away, of those that must hold; the ISO too where none of them does. None where nothing brings it nearer.
+fn within_what_holds(setup: &Setup, camera: &Camera, level: Stops) -> Option<(Aperture, Option<Iso>)> {
+    let enough = 0.5 / f64::from(camera.steps().per_stop()) + 1e-6;
+    let isos = isos(setup, camera);
+    let mut best: Option<(f64, Aperture, Option<Iso>)> = None;
+    for aperture in apertures(setup, camera) {
+        for iso in &isos {
+            let left = (level.get() + aperture.flash + iso.flash).abs();
+            let other = Some(iso.set).filter(|_| iso.changes != Changes::NONE);
+            // Another ISO only where no aperture is enough.
+            let nearer = best.as_ref().is_none_or(|(then, _, by_iso)| match (other.is_some(), by_iso.is_some()) {
+                (true, false) => *then > enough && left < then - 1e-6,
+                (false, true) => left <= enough || left < then - 1e-6,
+                _ => left < then - 1e-6,
+            });
+            if nearer {
+                best = Some((left, aperture.set, other));
+            }
+        }
+    }
+    let (left, aperture, iso) = best?;
+    (left < level.abs().get() - 1e-6).then_some((aperture, iso))
 }

@@ -5,7 +5,6 @@ use ink_lamp_light::{
     scale::Stops,
     strobe::{Dial, Reach},
 };
-use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
     entry::{DialTurned, Entry, LightLeft, LightPut},
     light::Light,
@@ -13,7 +12,7 @@ use ink_lamp_sitting::{
 };
 
 use super::{Move, Pick, meter};
-use crate::correct::{self, BY_DISTANCE, Correction};
+use crate::correct::{BY_DISTANCE, Corrected, Correction, REACHED};
 
 /// What brings a light to its wish; `light` in the setup's order.
 #[derive(Debug, Clone, PartialEq)]
@@ -89,26 +88,35 @@ pub(crate) struct OutOfReach {
 }
 
 /// What a light is to do by all that is known of it, where that is worth a turn or a move.
-pub(crate) fn change(scene: &Scene, index: usize) -> Option<Pick> {
-    if let Some(best) = correct::of(scene, index) {
-        return best.changes.then(|| turned(scene, index, &best));
+pub(crate) fn change(scene: &Corrected, index: usize) -> Option<Pick> {
+    match scene.best(index) {
+        Some(best) => best.changes.then(|| turned(scene, index, best)),
+        None => by(scene, index).map(|(target, gap, change)| {
+            let id = &scene.setup.lights[index].id;
+            let what = LightMove::By { light: index, target, gap, change };
+            Pick { after: Some((id.clone(), target)), ..Pick::new(id.as_str(), Move::Light(what)) }
+        }),
     }
-    let (setup, level) = (scene.setup, &scene.levels.lights[index]);
-    let light = &setup.lights[index];
-    let gap = scene.levels.gap(index).filter(|gap| !level.no_flash && scene.levels.is_too_far(*gap))?;
-    let target = scene.levels.targets[index]?;
-    let change = scene.outlook(index)?.change;
-    let what = LightMove::By { light: index, target, gap, change: Stops::of(change) };
-    Some(Pick { after: Some((light.id.clone(), target)), ..Pick::new(light.id.as_str(), Move::Light(what)) })
+}
+
+/// Whether it is to do anything.
+pub(super) fn changes(scene: &Corrected, index: usize) -> bool {
+    scene.best(index).map_or_else(|| by(scene, index).is_some(), |best| best.changes)
+}
+
+/// Its wish, how far off it is, and by what its flash must change, where its dial is not known.
+fn by(scene: &Corrected, index: usize) -> Option<(Stops, Stops, Stops)> {
+    let gap = scene.levels.gap(index).filter(|gap| !scene.levels.lights[index].no_flash && scene.levels.is_too_far(*gap))?;
+    Some((scene.levels.targets[index]?, gap, Stops::of(scene.outlook(index)?.change)))
 }
 
 /// The same for a light of which a finding says that it must be changed; read again where nothing can be said.
-pub(crate) fn of(scene: &Scene, index: usize) -> Pick {
+pub(crate) fn of(scene: &Corrected, index: usize) -> Pick {
     change(scene, index).unwrap_or_else(|| meter::light(scene, index))
 }
 
 /// A light that stays off its wish whatever is done, until that is accepted.
-pub(crate) fn stuck(scene: &Scene, index: usize) -> Option<Pick> {
+pub(crate) fn stuck(scene: &Corrected, index: usize) -> Option<Pick> {
     let (setup, levels) = (scene.setup, &scene.levels);
     let light = &setup.lights[index];
     if light.left || light.reading.is_none() {
@@ -120,7 +128,7 @@ pub(crate) fn stuck(scene: &Scene, index: usize) -> Option<Pick> {
             LightMove::RoomOver { light: index, target }
         }
         (Some(outlook), Some(dial)) if levels.is_too_far(Stops::of(outlook.gap)) => {
-            let reach = correct::of(scene, index).map_or(Reach::Within, |best| best.reach);
+            let reach = scene.best(index).map_or(Reach::Within, |best| best.reach);
             let gap = Stops::of(outlook.gap);
             LightMove::OutOfReach(OutOfReach { light: index, target, gap, reach, dial, distance: light.distance })
         }
@@ -130,7 +138,7 @@ pub(crate) fn stuck(scene: &Scene, index: usize) -> Option<Pick> {
     Some(Pick::new(light.id.as_str(), Move::Light(what)).with(Some(entry)))
 }
 
-fn turned(scene: &Scene, index: usize, best: &Correction) -> Pick {
+fn turned(scene: &Corrected, index: usize, best: &Correction) -> Pick {
     let setup = scene.setup;
     let light = &setup.lights[index];
     let Some((unit, dial)) = light.unit.as_ref().zip(light.dial) else { return meter::light(scene, index) };
@@ -168,7 +176,10 @@ fn turned(scene: &Scene, index: usize, best: &Correction) -> Pick {
 }
 
 /// The same by distance, told beside the dial: where a stand can be.
-fn beside_the_dial(scene: &Scene, light: &Light, by: Stops) -> Option<(Meters, Meters)> {
+fn beside_the_dial(scene: &Corrected, light: &Light, by: Stops) -> Option<(Meters, Meters)> {
+    if !scene.setup.holds.lights_move {
+        return None;
+    }
     let (from, to) = light.distance.zip(scene.setup.distance_for(light, by))?;
-    (correct::REACHED.0..=correct::REACHED.1).contains(&to.get()).then_some((from, to))
+    (REACHED.0..=REACHED.1).contains(&to.get()).then_some((from, to))
 }

@@ -1,14 +1,13 @@
 //! Readings that are still to be taken.
 
 use ink_lamp_light::scale::Stops;
-use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
     light::{Because, Standing},
     role::LightId,
 };
 
 use super::{Move, Pick};
-use crate::correct;
+use crate::correct::Corrected;
 
 /// A light that is to be read alone.
 #[derive(Debug, Clone, PartialEq)]
@@ -46,7 +45,7 @@ pub(super) fn room() -> Pick {
 }
 
 /// One light alone.
-pub(super) fn light(scene: &Scene, index: usize) -> Pick {
+pub(super) fn light(scene: &Corrected, index: usize) -> Pick {
     let light = &scene.setup.lights[index];
     let level = &scene.levels.lights[index];
     let again = light.reading.as_ref().is_some_and(|h| !matches!(h.standing, Standing::Carried { because: Because::Copied, .. }));
@@ -65,20 +64,20 @@ pub(super) fn light(scene: &Scene, index: usize) -> Pick {
 }
 
 /// What the light likely reads before it is read, and the dial to begin with.
-fn likely(scene: &Scene, index: usize) -> Option<Likely> {
+fn likely(scene: &Corrected, index: usize) -> Option<Likely> {
     scene.belief.light(index).filter(|_| scene.levels.exposure.is_some() && scene.levels.lights[index].doubt.is_none())?;
     let (at, within) = scene.levels.lights[index].guess.or_else(|| {
         let now = scene.outlook(index)?;
         Some((now.level, Stops::of(now.sd)))
     })?;
     let light = &scene.setup.lights[index];
-    let best = correct::of(scene, index).filter(|best| Some(best.dial) != light.dial && !scene.belief.was_read(index));
+    let best = scene.best(index).filter(|best| Some(best.dial) != light.dial && !scene.belief.was_read(index));
     let begin = best.zip(light.unit.as_ref()).map(|(best, unit)| unit.scale.write(best.dial));
     Some(Likely { at, within, begin })
 }
 
 /// All lights together.
-pub(super) fn whole(scene: &Scene) -> Pick {
+pub(super) fn whole(scene: &Corrected) -> Pick {
     let parts = scene.levels.sides(scene.setup, None).and_then(|(lit, _, _)| lit.level()).filter(|_| scene.levels.exposure.is_some());
     Pick::new("whole", Move::MeterWhole(parts))
 }

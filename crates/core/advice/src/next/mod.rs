@@ -15,7 +15,7 @@ pub(crate) mod ratio;
 pub(crate) mod room;
 
 use ink_lamp_light::{ambient::RoomWish, scale::Stops};
-use ink_lamp_scene::{scene::Scene, whole::WholeCheck};
+use ink_lamp_scene::whole::WholeCheck;
 use ink_lamp_sitting::{
     entry::{Entry, FrameShot},
     light::Held,
@@ -25,6 +25,8 @@ use ink_lamp_sitting::{
 };
 
 pub use kind::MoveKind;
+
+use crate::correct::Corrected;
 
 /// What to do, with its numbers.
 #[derive(Debug, Clone, PartialEq)]
@@ -83,7 +85,7 @@ impl Pick {
 }
 
 /// The next move of a scene.
-pub(crate) fn of(scene: &Scene) -> Pick {
+pub(crate) fn of(scene: &Corrected) -> Pick {
     let (setup, levels) = (scene.setup, &scene.levels);
     let anything_read = setup.lights.iter().any(|l| l.reading.as_ref().is_some_and(Held::is_measured));
     let room_unread = setup.room.reading.is_none();
@@ -155,7 +157,7 @@ pub(crate) fn of(scene: &Scene) -> Pick {
 }
 
 /// Whether a light was read in this look, and how that stands says something of it.
-fn was_read(scene: &Scene, index: usize) -> bool {
+fn was_read(scene: &Corrected, index: usize) -> bool {
     // One that gave nothing is asked once whether it fired: twice nothing is nothing.
     if scene.levels.lights[index].no_flash { scene.belief.gave_nothing(index) > 1 } else { scene.belief.was_read(index) }
 }
@@ -171,7 +173,7 @@ fn spare_is_spent(setup: &Setup) -> bool {
 }
 
 /// The light that is least sure of those that were changed since they were read; one that stands as it was read is not read again for nothing.
-fn least_sure(scene: &Scene, order: &[usize]) -> Option<usize> {
+fn least_sure(scene: &Corrected, order: &[usize]) -> Option<usize> {
     // One that gave nothing twice gives nothing the third time.
     let changed = |i: &usize| {
         let belief = &scene.belief;
@@ -194,17 +196,17 @@ fn order_of_lights(setup: &Setup) -> Vec<usize> {
 }
 
 /// Whether enough is known of a light to turn it.
-fn is_known(scene: &Scene, index: usize) -> bool {
+fn is_known(scene: &Corrected, index: usize) -> bool {
     was_read(scene, index) || scene.levels.lights[index].total.is_some() && !scene.belief.has_model(index)
 }
 
 /// What the light that is farthest off its wish is to do, of those that were read; the key before the fill, whose wish hangs on it.
-fn largest_change(scene: &Scene, order: &[usize]) -> Option<Pick> {
-    let off: Vec<(usize, f64, Pick)> = order
+fn largest_change(scene: &Corrected, order: &[usize]) -> Option<Pick> {
+    let off: Vec<(usize, f64)> = order
         .iter()
         .copied()
-        .filter(|&i| is_known(scene, i) && !scene.setup.lights[i].left)
-        .filter_map(|i| Some((i, scene.outlook(i)?.gap.abs(), light::change(scene, i)?)))
+        .filter(|&i| is_known(scene, i) && !scene.setup.lights[i].left && light::changes(scene, i))
+        .filter_map(|i| Some((i, scene.outlook(i)?.gap.abs())))
         .collect();
     let role = |i: usize| scene.setup.lights[i].role;
     let key_waits = off.iter().any(|(i, ..)| role(*i) == Role::Key);
@@ -212,5 +214,5 @@ fn largest_change(scene: &Scene, order: &[usize]) -> Option<Pick> {
         .into_iter()
         .filter(|(i, ..)| !(key_waits && role(*i) == Role::Fill))
         .reduce(|best, one| if one.1 > best.1 + 1e-9 { one } else { best })?;
-    Some(first.2)
+    light::change(scene, first.0)
 }

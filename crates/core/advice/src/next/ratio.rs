@@ -1,6 +1,6 @@
 //! The ratio, where none was chosen, and where the room does not allow it.
 
-use ink_lamp_light::ratio::{Ratio, RatioTarget};
+use ink_lamp_light::ratio::{Convention, Ratio, RatioTarget};
 use ink_lamp_scene::{levels::RATIO_SAID, scene::Scene};
 use ink_lamp_sitting::entry::{Entry, RatioChosen};
 
@@ -8,7 +8,7 @@ use serde::Serialize;
 
 use super::{Move, Pick};
 
-/// The room alone is brighter than the shadow side is wished.
+/// The room, and what comes back of the key, are brighter than the shadow side is wished.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub(crate) struct RoomOverShadow {
@@ -16,13 +16,17 @@ pub(crate) struct RoomOverShadow {
     pub(crate) greatest: Ratio,
     /// What is wished.
     pub(crate) wished: Ratio,
+    /// More comes back of the key than the room gives.
+    pub(crate) comes_back: bool,
 }
 
 impl RoomOverShadow {
     /// Of a scene; none where the room gives just what is wished.
     pub(crate) fn of(scene: &Scene) -> Option<Self> {
         let (greatest, wished) = (scene.levels.room_fills?, scene.setup.ratio?.ratio());
-        (wished.get() > greatest.get() + RATIO_SAID).then_some(Self { greatest, wished })
+        // The key stands on 0.
+        let comes_back = scene.setup.ratio?.convention() == Convention::LitShadow && scene.levels.spill.key > scene.levels.room.get();
+        (wished.get() > greatest.get() + RATIO_SAID).then_some(Self { greatest, wished, comes_back })
     }
 
     /// The wish at what the room allows; none where that is no ratio at all.

@@ -2,7 +2,7 @@
 //!
 //! Both room and flash move by sums of stops, so each setting is weighed once and a combination costs a few additions.
 
-mod changes;
+pub(crate) mod changes;
 mod choice;
 pub(crate) mod space;
 

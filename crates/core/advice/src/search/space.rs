@@ -107,7 +107,8 @@ fn steps(camera: &Camera, from: f64, to: f64, now: f64) -> Vec<f64> {
     places
 }
 
-fn apertures(setup: &Setup, camera: &Camera) -> Vec<Choice<Aperture>> {
+/// Apertures that lens, look and depth allow.
+pub(crate) fn apertures(setup: &Setup, camera: &Camera) -> Vec<Choice<Aperture>> {
     let (holds, now) = (&setup.holds, camera.exposure.aperture.av());
     let (widest, smallest) = match &camera.lens {
         Some(lens) => (lens.widest.av(), lens.smallest.av()),
@@ -127,7 +128,8 @@ fn apertures(setup: &Setup, camera: &Camera) -> Vec<Choice<Aperture>> {
     steps(camera, widest, smallest, now).into_iter().filter_map(choice).collect()
 }
 
-fn isos(setup: &Setup, camera: &Camera) -> Vec<Choice<Iso>> {
+/// ISO from the camera's lowest to the highest that is allowed.
+pub(crate) fn isos(setup: &Setup, camera: &Camera) -> Vec<Choice<Iso>> {
     let now = camera.exposure.iso.stops_over_100();
     let body = camera.body.as_ref();
     let base = body.map_or(USUAL_ISO.0, |b| b.base_iso.stops_over_100());

@@ -123,6 +123,16 @@ pub(crate) fn guess(at: Stops, within: Stops) -> String {
     format!("likely {at} ±{}", within.number())
 }
 
+/// What a light's own is to be where others light that place too: `alone it should read +0.3: the others give the rest`.
+pub(crate) fn others_give(wish: Stops, alone: Stops) -> Option<String> {
+    (wish.tenths() != alone.tenths()).then(|| format!("Alone it should read {}: the others give the rest.", alone.shown()))
+}
+
+/// Where the others give as much as is wished.
+pub(crate) fn others_give_more(level: Stops) -> String {
+    format!("The others alone give {level} there: a grid, a flag, or farther from the ground.")
+}
+
 /// From what it is told: `from the rated energy`, `from 3 readings of Taper 400 in Octa 90`.
 pub(crate) fn guess_from(light: &Light) -> String {
     match (light.rig.calibration, &light.unit) {

@@ -1,6 +1,9 @@
 //! The wished ratio, as it is said.
 
-use ink_lamp_light::ratio::{Anchor, Convention, RatioTarget};
+use ink_lamp_light::{
+    ratio::{Anchor, Convention, Ratio},
+    scale::Stops,
+};
 
 /// What a ratio means.
 pub(crate) const fn convention(convention: Convention) -> &'static str {
@@ -11,24 +14,24 @@ pub(crate) const fn convention(convention: Convention) -> &'static str {
 }
 
 /// The same light in the other convention: `2 : 1 by readings`.
-pub(crate) fn other(target: RatioTarget) -> String {
-    let other = match target.convention() {
+pub(crate) fn other(chosen: Convention, ratio: f64) -> String {
+    let other = match chosen {
         Convention::LitShadow => Convention::Readings,
         Convention::Readings => Convention::LitShadow,
     };
-    format!("{} {}", target.in_convention(other).shown(), convention(other))
+    // A ratio that is none is not told.
+    Ratio::new(ratio).map_or_else(|_| String::new(), |ratio| format!("{} {}", ratio.shown(), convention(other)))
 }
 
 /// `1.0 stop key over fill`.
-pub(crate) fn stops(target: RatioTarget) -> String {
-    let over = target.key_over_fill();
+pub(crate) fn stops(over: Stops) -> String {
     if over.tenths() < 0 { format!("{} fill over key", over.size()) } else { format!("{} key over fill", over.size()) }
 }
 
 /// What is on 0.
-pub(crate) fn anchor(target: RatioTarget) -> String {
-    match target.anchor() {
+pub(crate) fn anchor(anchor: Anchor, lit: Stops) -> String {
+    match anchor {
         Anchor::LitSide => "lit side on 0".to_owned(),
-        Anchor::KeyAlone => format!("key alone on 0, lit side {}", target.lit_side()),
+        Anchor::KeyAlone => format!("key alone on 0, lit side {lit}"),
     }
 }

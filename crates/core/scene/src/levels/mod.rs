@@ -1,6 +1,7 @@
 //! Where everything lies against the camera’s exposure.
 
 mod light;
+mod spill;
 mod wishes;
 
 use ink_lamp_light::{
@@ -12,9 +13,11 @@ use ink_lamp_light::{
 use ink_lamp_sitting::{belief::Belief, light::Light, metered::RoomPlace, own::Own, role::Role, setup::Setup};
 
 pub use light::LightLevel;
+pub use spill::Spill;
 pub use wishes::{RATIO_SAID, ROOM_LEAVES};
 
 use light::level_of;
+use wishes::Faced;
 
 /// Where everything lies against the camera's exposure.
 pub struct Levels {
@@ -36,9 +39,8 @@ pub struct Levels {
     pub targets: Vec<Option<Stops>>,
     /// By how much each wish moves with the room, for each stop of the room.
     pub wish_moves: Vec<f64>,
-    /// What walls and panels throw back of the key on the shadow side, against its flash at the face; 0 where it has no place, and where
-    /// a fill was read. The scene’s.
-    pub returned: f64,
+    /// What lights put where they are not metered; nothing before the scene, which knows where things stand, says so.
+    pub spill: Spill,
     /// Where the room alone is fill enough, or too much: the greatest ratio that it allows.
     pub room_fills: Option<Ratio>,
     /// How far off its wish a light may be.
@@ -68,8 +70,6 @@ impl Levels {
                 Own::Nothing | Own::Tangled(_) => raw,
             }
         });
-        let targets = wishes::targets(setup, room, exposure.is_some(), &lights);
-        let wish_moves = wishes::moves(setup, room, exposure.is_some(), &lights, &targets);
         let tolerance = if setup.schools.step == Step::Thirds { 1.0 / 3.0 } else { 0.1 };
         let mut levels = Self {
             exposure,
@@ -79,15 +79,38 @@ impl Levels {
             ground_level,
             wished_room: None,
             lights,
-            targets,
-            wish_moves,
-            returned: 0.0,
-            room_fills: exposure.and_then(|_| wishes::room_fills(setup, room)),
+            targets: Vec::new(),
+            wish_moves: Vec::new(),
+            spill: Spill::default(),
+            room_fills: None,
             tolerance,
             whole,
         };
         levels.wished_room = levels.room_for(setup.room.wish);
+        levels.wish(setup);
         levels
+    }
+
+    /// The wishes by what the lights spill.
+    pub(crate) fn with_spill(&mut self, setup: &Setup, spill: Spill) {
+        self.spill = spill;
+        self.wish(setup);
+    }
+
+    fn faced(&self) -> Faced<'_> {
+        Faced { room: self.room, spill: &self.spill, lights: &self.lights, camera: self.exposure.is_some() }
+    }
+
+    /// The wishes of another ratio.
+    pub(crate) fn wishes(&self, setup: &Setup) -> Vec<Option<Stops>> {
+        self.faced().targets(setup)
+    }
+
+    fn wish(&mut self, setup: &Setup) {
+        let faced = self.faced();
+        let targets = faced.targets(setup);
+        let (moves, room_fills) = (faced.moves(setup, &targets), self.exposure.and_then(|_| faced.room_fills(setup)));
+        (self.targets, self.wish_moves, self.room_fills) = (targets, moves, room_fills);
     }
 
     /// The room's level where a wish looks: at the ground where it is kept, at the brighter place where it is removed.
@@ -142,12 +165,13 @@ impl Levels {
             Some(lights.filter_map(total).fold(first, |sum, level| sum.and(Amount::at(level).without(self.room))))
         };
         let key = of(Role::Key)?;
-        // What comes back of the key fills where no fill does; a reading at the face holds it too.
-        let back = key.without(self.room).times(self.returned / (1.0 + self.returned));
+        let others = self.spill.on_face(|i| self.lights[i].flash);
+        // A reading of the key at the face holds what comes back of it too.
+        let back = key.without(self.room).times(self.spill.key).and(others);
         match (of(Role::Fill), self.room_level) {
-            (Some(fill), _) => Some((key.and(fill).without(self.room), fill, false)),
-            (None, Some(_)) => Some((key, self.room.and(back), true)),
-            (None, None) => (back.get() > 0.0).then_some((key, back, true)),
+            (Some(fill), _) => Some((key.and(fill).without(self.room).and(others), fill.and(back), false)),
+            (None, Some(_)) => Some((key.and(others), self.room.and(back), true)),
+            (None, None) => (back.get() > 0.0).then_some((key.and(others), back, true)),
         }
     }
 }

@@ -160,11 +160,9 @@ impl Belief {
 
     /// The same, with what earlier sittings taught or without.
     fn from(setup: &Setup, learnt: bool) -> Self {
-        // And one reading more, of which it may be asked what is to be expected.
-        let parts: usize = setup.seen.iter().map(|s| s.parts.len()).sum();
         let studio = setup.studio();
         let mut belief = Self {
-            normal: Normal::with_room(2 * setup.lights.len() + 3 * (parts + MOST_LIGHTS) + setup.seen.len() + 1),
+            normal: Normal::with_room(8 * setup.lights.len() + 4),
             keys: Vec::new(),
             lights: Vec::with_capacity(setup.lights.len()),
             taken: Vec::with_capacity(setup.seen.len()),

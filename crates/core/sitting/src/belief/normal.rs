@@ -36,15 +36,27 @@ pub(super) trait Expected {
 }
 
 impl Normal {
-    /// Room for so many errors.
+    /// Room for so many errors, until there are more.
     pub(super) fn with_room(room: usize) -> Self {
         Self { mean: Vec::with_capacity(room), cov: vec![0.0; room * room], room, first: Vec::with_capacity(room) }
+    }
+
+    /// Twice the room.
+    fn grow(&mut self) {
+        let (n, room) = (self.mean.len(), (2 * self.room).max(8));
+        let mut cov = vec![0.0; room * room];
+        for at in 0..n {
+            cov[at * room..at * room + n].copy_from_slice(&self.cov[at * self.room..at * self.room + n]);
+        }
+        (self.cov, self.room) = (cov, room);
     }
 
     /// One error more, about nothing and apart from all others.
     pub(super) fn add(&mut self, sd: f64) -> usize {
         let n = self.mean.len();
-        debug_assert!(n < self.room);
+        if n == self.room {
+            self.grow();
+        }
         self.mean.push(0.0);
         self.first.push(sd);
         self.cov[n * self.room + n] = sd * sd;

@@ -148,6 +148,15 @@ impl Entry {
         }
     }
 
+    /// The same without what is put in when it is written.
+    #[must_use]
+    pub fn as_sent(self) -> Self {
+        match self {
+            Self::Target(set) => Self::Target(TargetSet { came_to: None, ..set }),
+            other => other,
+        }
+    }
+
     /// Whether it is a fact of its own, and not the taking back or bringing back of others.
     #[must_use]
     pub const fn is_fact(&self) -> bool {

@@ -24,6 +24,10 @@ pub struct TargetSet {
     /// For key and fill: a wish of its own, apart from any ratio; one that was chosen is given up.
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub own: bool,
+    /// For key and fill: the ratio that this came to, where the room or what is spilt counted. Put in when it is written, whatever was sent.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<ink_lamp_light::ratio::RatioSpec>, read_only))]
+    pub came_to: Option<RatioTarget>,
 }
 
 impl Setup {
@@ -47,6 +51,7 @@ impl Setup {
             // A key without a fill has no ratio to follow: the room, or nothing, fills it. One that was chosen waits for the fill.
             (Role::Key | Role::Fill, level) if alone => self.light_mut(&set.light)?.target = level,
             (Role::Key | Role::Fill, None) => self.ratio = None,
+            (Role::Key | Role::Fill, Some(_)) if set.came_to.is_some() => self.ratio = set.came_to,
             (Role::Key, Some(level)) => self.ratio = Some(self.ratio.map_or_else(usual, Ok)?.with_key_at(level)?),
             (Role::Fill, Some(level)) => self.ratio = Some(self.ratio.map_or_else(usual, Ok)?.with_fill_at(level)?),
             (_, level) => self.light_mut(&set.light)?.target = level,

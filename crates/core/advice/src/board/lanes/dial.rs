@@ -4,7 +4,7 @@ use std::{cell::RefCell, collections::BTreeMap, sync::Arc};
 
 use ink_lamp_light::{
     scale::Stops,
-    strobe::{Dial, PowerScale},
+    strobe::{Dial, PowerScale, Tick},
 };
 use ink_lamp_sitting::light::Light;
 use serde::{Serialize, Serializer};
@@ -39,6 +39,12 @@ pub(super) fn shared<S: Serializer>(dial: &Option<Arc<DialShown>>, to: S) -> Res
     dial.as_deref().serialize(to)
 }
 
+/// Serialises marks that drawings share.
+#[allow(clippy::ptr_arg, reason = "serde hands a reference")]
+pub(in crate::board) fn shared_ticks<S: Serializer>(ticks: &Arc<Vec<Tick>>, to: S) -> Result<S::Ok, S::Error> {
+    ticks.as_slice().serialize(to)
+}
+
 /// So many steps of a dial are told either way, besides its whole stops.
 const NEXT_STEPS: usize = 90;
 
@@ -47,23 +53,39 @@ const KEPT: usize = 64;
 
 thread_local! {
     /// A dial's settings follow from its scale and where it stands alone, and are most of what a board writes: the last ones are kept.
-    static SHOWN: RefCell<Vec<(PowerScale, Dial, Arc<DialShown>)>> = const { RefCell::new(Vec::new()) };
+    static SHOWN: RefCell<Vec<(PowerScale, Dial, Drawn)>> = const { RefCell::new(Vec::new()) };
+}
+
+/// A dial with the marks of its scale.
+#[derive(Clone)]
+struct Drawn {
+    dial: Arc<DialShown>,
+    ticks: Arc<Vec<Tick>>,
 }
 
 /// The dial of a light.
 pub(super) fn of(light: &Light) -> Option<Arc<DialShown>> {
+    Some(drawn(light)?.dial)
+}
+
+/// The marks of its scale.
+pub(in crate::board) fn ticks(light: &Light) -> Option<Arc<Vec<Tick>>> {
+    Some(drawn(light)?.ticks)
+}
+
+fn drawn(light: &Light) -> Option<Drawn> {
     let (unit, dial) = light.unit.as_ref().zip(light.dial)?;
     let scale = unit.scale;
     SHOWN.with_borrow_mut(|kept| {
-        if let Some((.., shown)) = kept.iter().find(|(of, at, _)| *at == dial && *of == scale) {
-            return Some(Arc::clone(shown));
+        if let Some((.., drawn)) = kept.iter().find(|(of, at, _)| *at == dial && *of == scale) {
+            return Some(drawn.clone());
         }
-        let shown = Arc::new(worked_out(&scale, dial));
+        let drawn = Drawn { dial: Arc::new(worked_out(&scale, dial)), ticks: Arc::new(scale.ticks()) };
         if kept.len() == KEPT {
             kept.remove(0);
         }
-        kept.push((scale, dial, Arc::clone(&shown)));
-        Some(shown)
+        kept.push((scale, dial, drawn.clone()));
+        Some(drawn)
     })
 }
 

@@ -50,6 +50,9 @@ pub struct Lane {
     pub target: Option<Mark>,
     /// The level that its wish counts from, known also where the camera is not set.
     pub wish: Option<Stops>,
+    /// Where others light what it is wished for too, what its own light is to read for that.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub others_give: Option<String>,
     /// What gives it its first wish, where it has none.
     pub first_wish: Option<Entry>,
     /// It is a key or a fill whose wish is its own, as no ratio was chosen.
@@ -222,6 +225,7 @@ pub(super) fn bare(id: &str, kind: LaneKind, name: &str) -> Lane {
         guess: None,
         target: None,
         wish: None,
+        others_give: None,
         first_wish: None,
         own_wish: false,
         gap: None,

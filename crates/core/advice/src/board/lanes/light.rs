@@ -1,7 +1,7 @@
 //! A light’s lane.
 
 use ink_lamp_light::scale::Stops;
-use ink_lamp_scene::{scene::Scene, stand::Stand};
+use ink_lamp_scene::{ground::target, scene::Scene, stand::Stand};
 use ink_lamp_sitting::{
     entry::{AllSet, Entry, TargetSet},
     light::Light,
@@ -22,12 +22,15 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick, all: Option<&AllSe
     // No ordinary meter reads what pulses through a travelling curtain, or a burn that another time cuts: that is worked out.
     let worked_out = setup.is_worked_out(light);
     let (stand, step) = (Stand::of_light(scene, index), setup.schools.step);
-    let wish = levels.targets[index].or(light.target);
+    // A level that is wished of the ground is that of all lights together; key and fill follow the ratio.
+    let own = light.target.filter(|_| light.role == Role::Ground);
+    let wish = own.or(levels.targets[index]).or(light.target);
     Lane {
         role: Some(light.role),
         nth: light.nth(),
         target: levels.targets[index].and_then(mark),
         wish,
+        others_give: others_give(scene, index, own),
         first_wish: first_wish(setup, light).filter(|_| wish.is_none()),
         own_wish: has_own_wish(setup, light),
         reading: level.shown().and_then(mark),
@@ -46,12 +49,21 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick, all: Option<&AllSe
     }
 }
 
+/// What the others give where a level is wished of the ground.
+fn others_give(scene: &Scene, index: usize, wish: Option<Stops>) -> Option<String> {
+    let wish = wish.filter(|_| scene.setup.index(Role::Ground) == Some(index) && scene.levels.exposure.is_some())?;
+    match target::alone(&scene.stage, wish) {
+        Some(alone) => words::others_give(wish, alone),
+        None => Some(words::others_give_more(target::others(&scene.stage)?)),
+    }
+}
+
 /// Lights begin on the exposure, a fill a stop under it; key and fill follow a ratio that was chosen.
 fn first_wish(setup: &Setup, light: &Light) -> Option<Entry> {
     let own = has_own_wish(setup, light);
     let level = if light.role == Role::Fill { Stops::constant(-1.0) } else { Stops::ZERO };
     (own || !matches!(light.role, Role::Key | Role::Fill))
-        .then(|| Entry::Target(TargetSet { light: light.id.clone(), level: Some(level), own }))
+        .then(|| Entry::Target(TargetSet { light: light.id.clone(), level: Some(level), own, came_to: None }))
 }
 
 /// Whether the wish of a key or a fill is its own, as no ratio was chosen.

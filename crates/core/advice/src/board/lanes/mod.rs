@@ -1,7 +1,7 @@
 //! The lanes of the ladder, in the order of the work.
 
 mod camera;
-mod dial;
+pub(super) mod dial;
 mod frame;
 mod lane;
 mod light;

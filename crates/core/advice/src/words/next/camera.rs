@@ -11,7 +11,8 @@ use crate::{
 };
 
 pub(super) fn say(to: &Follow) -> Line {
-    vec![text("Camera follows the lights: set "), strong(format!("ƒ{}", to.aperture.said()))]
+    let iso = to.iso.map_or_else(String::new, |iso| format!(", ISO {}", iso.written()));
+    vec![text("Camera follows the lights: set "), strong(format!("ƒ{}{iso}", to.aperture.said()))]
 }
 
 pub(super) fn why(to: &Follow, scene: &Scene) -> Vec<Line> {

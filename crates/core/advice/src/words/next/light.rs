@@ -64,8 +64,8 @@ fn dial(to: &DialMove, scene: &Scene) -> Line {
         return vec![text(move_it), strong(to_there.told(scene.setup.length))];
     }
     let side = terms::side(left);
-    if to.moved.is_none() && to.by_distance.abs() > MOST_BY_FACTOR {
-        // No studio is so large, nor a stand so near.
+    if to.moved.is_none() && (to.by_distance.abs() > MOST_BY_FACTOR || !scene.setup.holds.lights_move) {
+        // No studio is so large, nor a stand so near; or all stay where they are.
         return vec![text(format!("{name} to ")), strong(setting), text(format!(", still {} {side}", step.size(left)))];
     }
     let where_to = to.moved.map_or_else(|| times(to.by_distance), |(_, to)| to.told(scene.setup.length));
@@ -109,7 +109,8 @@ fn by_distance(to: &DialMove, scene: &Scene) -> Option<String> {
             Some(format!("Or {verb}, {} to {}{surer}.", from.number(length), there.told(length)))
         }
         // Where its distance is known and none does it, it can't be moved so; and no studio is so large.
-        None => (!to.placed && to.change.abs() <= MOST_BY_FACTOR).then(|| format!("Or {verb} to {}.", times(to.change))),
+        None => (!to.placed && to.change.abs() <= MOST_BY_FACTOR && scene.setup.holds.lights_move)
+            .then(|| format!("Or {verb} to {}.", times(to.change))),
     }
 }
 
@@ -154,6 +155,9 @@ fn other_ways(unit: &Unit, reach: Reach) -> String {
     }
 }
 
+/// So much of the key on the shadow side is worth a word.
+const FILLS: f64 = 0.02;
+
 /// `reads ƒ5.6¹. For 3 : 1 it must read ƒ4⁴.`
 fn reads(index: usize, target: Stops, scene: &Scene) -> Line {
     let (setup, light) = (scene.setup, &scene.setup.lights[index]);
@@ -170,6 +174,7 @@ fn reads(index: usize, target: Stops, scene: &Scene) -> Line {
         _ => line.push(text(". It must read ")),
     }
     line.extend(terms::metered(index, target, scene).unwrap_or_default());
-    line.push(text("."));
+    let fills = light.role == Role::Fill && both && scene.levels.spill.key > FILLS;
+    line.push(text(if fills { ": the walls fill too." } else { "." }));
     line
 }

@@ -29,7 +29,8 @@ pub(crate) fn say(pick: &Pick, scene: &Scene) -> Line {
         Move::Automatic(to) => automatic::say(to, scene),
         Move::ChooseRatio => vec![text("Choose the ratio of key to fill")],
         Move::LowerRatio(over) => {
-            vec![text(format!("{} can't be: the room alone leaves {} at most", over.wished.shown(), over.greatest.shown()))]
+            let (wished, greatest) = (over.wished.shown(), over.greatest.shown());
+            vec![text(format!("{wished} can't be: {} leaves {greatest} at most", room_over_shadow::what(over)))]
         }
         Move::MeterLight(what) => meter::say(what, scene),
         Move::Light(to) => light::say(to, scene),
@@ -62,9 +63,7 @@ pub(crate) fn why(pick: &Pick, scene: &Scene) -> Vec<Line> {
         Move::ChooseRatio => {
             vec![vec![text("2 : 1 is flat, 3 : 1 usual, 9 : 1 dark. Lit : shadow of 3 : 1 is one stop between the two readings.")]]
         }
-        Move::LowerRatio(_) => vec![vec![text(
-            "No fill can take the room's light away: leave it off at that ratio. For more, less of the room: a flag, lamps off, a shorter time.",
-        )]],
+        Move::LowerRatio(over) => vec![vec![text(room_over_shadow::more(over))]],
         Move::MeterLight(what) => meter::why(what, scene),
         Move::Light(to) => light::why(to, scene),
         Move::MeterWhole(parts) => vec![meter::whole(*parts, scene)],

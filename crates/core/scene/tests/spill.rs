@@ -1,0 +1,162 @@
+//! What lights put where they are not metered: the ratio that is told is the one that the face gets, and wishes leave room for it.
+#![allow(clippy::unwrap_used, missing_docs)]
+
+use ink_lamp_light::scale::Stops;
+use ink_lamp_scene::{aim::meant, ground::level_on_ground, returned::returned, scene::Scene};
+use ink_lamp_sitting::{entry::Entry, role::Role, setup::Setup};
+use ink_lamp_tapes::{
+    after,
+    entries::{around, at, camera, light, ratio_by, reads, room, studio},
+    entry,
+    kit::{octa, softbox},
+    setup, then,
+};
+use proptest::prelude::*;
+use serde_json::{Value, json};
+
+/// Grey walls round an octa, with a white panel on the shadow side, and a fill beside the lens.
+fn beside_a_panel(reflectance: f64) -> Setup {
+    let room = json!({"walls": {"left": 2.2, "right": 2.2, "behind": 2.2, "before": 3.5, "ceiling": 2.8,
+            "reflectance": reflectance, "ceiling_reflectance": reflectance, "floor_reflectance": 0.2},
+        "panels": [{"kind": "white", "at": {"x": 0.9, "y": 1.3, "z": 0.35}, "width": 0.9, "height": 1.2, "facing": -115}]});
+    setup([
+        camera("8", "1/160", "100"),
+        studio(&room),
+        light("key", &json!({"rig": {"shape": octa(1.0)}})),
+        around("key", -45.0, 25.0, 1.4),
+        around("fill", 10.0, 5.0, 2.2),
+    ])
+}
+
+fn wish(setup: &Setup, role: Role) -> f64 {
+    let levels = Scene::of(setup).levels;
+    levels.targets[setup.index(role).unwrap()].unwrap().get()
+}
+
+fn wished(ratio: f64, convention: &str, anchor: &str) -> Value {
+    ratio_by(ratio, convention, anchor)
+}
+
+#[test]
+fn what_comes_back_of_the_key_is_left_out_of_the_fill() {
+    let s = then(&beside_a_panel(0.5), wished(3.0, "lit_shadow", "lit_side"));
+    let scene = Scene::of(&s);
+    let back = returned(&scene.stage, scene.stage.first(Role::Key).unwrap()).total();
+    let share = scene.levels.spill.key;
+    assert!((share - back / (1.0 + back)).abs() < 1e-12 && (0.03..0.2).contains(&share), "{share}");
+    // By hand: lit side 1 = K + F, shadow side 1/3 = sK + F.
+    let key = (2.0 / 3.0) / (1.0 - share);
+    assert!((wish(&s, Role::Key) - key.log2()).abs() < 1e-9);
+    assert!((wish(&s, Role::Fill) - (1.0 - key).log2()).abs() < 1e-9);
+    // The key alone on 0: (1 + F) : (s + F) is 3.
+    let s = then(&s, wished(3.0, "lit_shadow", "key_alone"));
+    assert!(wish(&s, Role::Key).abs() < 1e-9);
+    assert!((wish(&s, Role::Fill) - ((1.0 - 3.0 * share) / 2.0).log2()).abs() < 1e-9);
+    // By readings nobody asks what falls on the shadow side.
+    let s = then(&s, wished(3.0, "readings", "key_alone"));
+    assert!((wish(&s, Role::Fill) - (1.0f64 / 3.0).log2()).abs() < 1e-9);
+}
+
+#[test]
+fn the_ratio_that_is_told_is_the_one_that_the_face_gets() {
+    let s = after(&beside_a_panel(0.5), [reads("key", "8 0"), reads("fill", "5.6 0")]);
+    let levels = Scene::of(&s).levels;
+    let (lit, shadow, _) = levels.sides(&s, None).unwrap();
+    let [key, fill] = [0, 1].map(|i| levels.lights[i].flash.get());
+    assert!((lit.get() - (key + fill)).abs() < 1e-9);
+    assert!((shadow.get() - (fill + levels.spill.key * key)).abs() < 1e-9);
+    // 3 : 1 by the readings alone; the panel makes it less.
+    assert!((2.3..2.9).contains(&(lit.get() / shadow.get())), "{}", lit.get() / shadow.get());
+}
+
+#[test]
+fn a_rim_reaches_the_face_by_the_walls() {
+    let lit = |reflectance: f64| {
+        let s = after(
+            &beside_a_panel(reflectance),
+            [
+                light("rim", &json!({"rig": {"shape": softbox(0.3, 0.9)}})),
+                at("rim", 0.8, 1.9, -1.2),
+                reads("key", "8 0"),
+                reads("fill", "5.6 0"),
+                reads("rim", "11 0"),
+            ],
+        );
+        let levels = Scene::of(&s).levels;
+        levels.spill.on_face(|i| levels.lights[i].flash).get()
+    };
+    assert!((0.01..0.2).contains(&lit(0.5)), "{}", lit(0.5));
+    assert!(lit(0.8) > 2.0 * lit(0.5));
+}
+
+#[test]
+fn a_level_wished_of_the_ground_is_that_of_all_lights() {
+    let s = after(
+        &beside_a_panel(0.5),
+        [
+            json!({"studio": {"sitter": {"face": 1.25, "facing": 0, "chin": 0}, "camera": {"at": {"x": 0, "y": 1.25, "z": 2}, "aim": 1.15, "upright": true},
+            "ground": {"kind": "wall", "behind": 1.5, "width": 4, "reflectance": 0.3}}}),
+            at("ground", -1.0, 0.6, -0.7),
+            reads("key", "8 0"),
+            reads("fill", "5.6 0"),
+            json!({"target": {"light": "ground", "level": 0.5}}),
+        ],
+    );
+    let alone = wish(&s, Role::Ground);
+    assert!((-1.0..0.45).contains(&alone), "{alone}");
+    // Where its own light reads just that, all together give what is wished; a meter in tenths says so to a twentieth.
+    let tenths = ((alone + 6.0) * 10.0).round();
+    let whole = ["1", "1.4", "2", "2.8", "4", "5.6", "8", "11"][(tenths / 10.0).floor() as usize];
+    let read = then(&s, reads("ground", &format!("{whole} {}", tenths % 10.0)));
+    let all = level_on_ground(&Scene::of(&read).stage).unwrap().get();
+    assert!((all - 0.5).abs() < 0.06, "{all}");
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 60, ..ProptestConfig::default() })]
+
+    /// Where key and fill lie on their wishes the face gets the ratio, whatever the room and the walls put there.
+    #[test]
+    fn wishes_give_the_ratio(
+        ratio in 1.3..5.0f64,
+        reflectance in 0.05..0.6f64,
+        shows in prop::sample::select(&["2 0", "2.8 0", "1.4 0"][..]),
+        anchor in prop::sample::select(&["lit_side", "key_alone"][..]),
+    ) {
+        let s = after(&beside_a_panel(reflectance), [room(shows, "100", "1/160"), wished(ratio, "lit_shadow", anchor)]);
+        let levels = Scene::of(&s).levels;
+        if levels.room_fills.is_none() {
+            let (r, spill) = (levels.room.get(), levels.spill.key);
+            let [key, fill] = [0, 1].map(|i| levels.targets[i].unwrap().factor() - r);
+            let (lit, shadow) = (key + fill + r, spill * key + fill + r);
+            prop_assert!((lit / shadow / ratio - 1.0).abs() < 1e-6, "{lit} {shadow}");
+            let anchored = if anchor == "lit_side" { lit } else { key + r };
+            prop_assert!((anchored - 1.0).abs() < 1e-6);
+        }
+    }
+
+    /// A wish goes where the hand puts it, as near as a tenth of the ratio allows.
+    #[test]
+    fn a_wish_goes_where_it_is_put(
+        level in -2.8..-0.9f64,
+        reflectance in 0.05..0.6f64,
+        shows in prop::sample::select(&["2 0", "1.4 0"][..]),
+        fill in any::<bool>(),
+    ) {
+        let s = after(&beside_a_panel(reflectance), [room(shows, "100", "1/160"), wished(3.0, "lit_shadow", "lit_side")]);
+        let (id, role) = if fill { ("fill", Role::Fill) } else { ("key", Role::Key) };
+        // A key goes from 1.1 : 1 up to just under the exposure.
+        let level = if fill { level } else { level / 3.0 };
+        let put = meant(&s, &entry(json!({"target": {"light": id, "level": level}})));
+        let Entry::Target(set) = &put else { panic!() };
+        let Some(came_to) = set.came_to else { return Ok(()) };
+        let next = |by: f64| then(&s, wished(came_to.ratio().get() + by, "lit_shadow", "lit_side"));
+        let [under, there, over] = [-0.1, 0.0, 0.1].map(|by| if came_to.ratio().get() + by > 1.0 { wish(&next(by), role) } else { level });
+        let most = (under - there).abs().max((over - there).abs());
+        prop_assert!((there - level).abs() <= most, "{level} came to {there}, {:?}", came_to.ratio());
+        // The record holds what it came to.
+        let applied = s.apply(&put).unwrap();
+        prop_assert_eq!(applied.ratio, Some(came_to));
+        prop_assert_eq!(put.as_sent(), entry(json!({"target": {"light": id, "level": Stops::of(level)}})));
+    }
+}

@@ -165,7 +165,11 @@ impl Levels {
             Some(lights.filter_map(total).fold(first, |sum, level| sum.and(Amount::at(level).without(self.room))))
         };
         let key = of(Role::Key)?;
-        let others = self.spill.on_face(|i| self.lights[i].flash);
+        // Lights that were not read yet will lie where they are wished.
+        let others = self.spill.on_face(|i| match (&self.lights[i], self.targets[i]) {
+            (LightLevel { total: None, .. }, Some(wish)) => Amount::at(wish),
+            (light, _) => light.flash,
+        });
         // A reading of the key at the face holds what comes back of it too.
         let back = key.without(self.room).times(self.spill.key).and(others);
         match (of(Role::Fill), self.room_level) {

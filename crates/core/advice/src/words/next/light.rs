@@ -175,6 +175,6 @@ fn reads(index: usize, target: Stops, scene: &Scene) -> Line {
     }
     line.extend(terms::metered(index, target, scene).unwrap_or_default());
     let fills = light.role == Role::Fill && both && scene.levels.spill.key > FILLS;
-    line.push(text(if fills { ": the walls fill too." } else { "." }));
+    line.push(text(if fills { ", walls help." } else { "." }));
     line
 }

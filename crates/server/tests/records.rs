@@ -67,6 +67,7 @@ async fn every_line_of_the_first_record_reads_as_it_was_written() {
     assert!(lines > 4000, "{lines}");
     // What entries of the first version did is worked out when they are brought up: what all readings together say of a light tells 24 readings of
     // these random tapes as too unlikely, and eight levels otherwise,
-    // some of them since walls count on the shadow side.
-    assert!(anew <= 32, "{anew} lines read otherwise");
+    // some of them since walls count on the shadow side; and 15 readings of all together at the shadow side or the ground, which the first
+    // version held against the lit side.
+    assert!(anew <= 47, "{anew} lines read otherwise");
 }

@@ -3727,6 +3727,8 @@ export interface components {
             schools?: components["schemas"]["Schools"];
             /** @description What the meter saw of the lights, oldest first: evidence of what is known of each now. */
             seen?: components["schemas"]["Seen"][];
+            /** @description What was read to fall on the shadow side and on the ground besides their own lights. */
+            spilt?: components["schemas"]["Spilt"][];
             studio?: components["schemas"]["Studio"] | null;
             /** @description The mains, and the pace that is wanted. */
             supplies?: components["schemas"]["Supplies"];
@@ -4040,6 +4042,23 @@ export interface components {
             role: components["schemas"]["Role"];
             /** @description The same as told: `−3.4`, `below −9`, `nothing`. */
             shown: string;
+        };
+        /** @description What falls on a place besides its own lights, against the key: read once, it holds until the key is moved or the studio changes. */
+        Spilt: {
+            /** @description The key. */
+            key: components["schemas"]["LightId"];
+            /** @description Where: at the shadow side or at the ground. */
+            place: components["schemas"]["HeldAt"];
+            /**
+             * Format: int32
+             * @description How it was placed then.
+             */
+            placement?: number;
+            /**
+             * Format: double
+             * @description Against the key's flash where it is metered, 0 to 1.
+             */
+            share: number;
         };
         /** @description How a reading stands. */
         Standing: "measured" | {

@@ -44,6 +44,10 @@ const REPEATED_TENTHS: i32 = 2;
 /// What is to be made of the whole against its parts: those that reach the face, as the receptor of the whole sees them.
 pub fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<WholeCheck> {
     let (held, whole) = (setup.whole.as_ref()?, levels.whole?);
+    // Elsewhere than at the face it says what spills there.
+    if matches!(held.how.place, Some(HeldAt::ShadowSide | HeldAt::Ground)) {
+        return None;
+    }
     let receptor = held.how.receptor.unwrap_or(setup.schools.receptor);
     let counted: Vec<(usize, Amount)> = setup
         .lights

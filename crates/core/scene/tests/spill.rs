@@ -6,7 +6,7 @@ use ink_lamp_scene::{aim::meant, ground::level_on_ground, returned::returned, sc
 use ink_lamp_sitting::{entry::Entry, role::Role, setup::Setup};
 use ink_lamp_tapes::{
     after,
-    entries::{around, at, camera, light, ratio_by, reads, room, studio},
+    entries::{around, at, camera, light, ratio_by, read_how, reads, room, studio},
     entry,
     kit::{octa, softbox},
     setup, then,
@@ -110,6 +110,43 @@ fn a_level_wished_of_the_ground_is_that_of_all_lights() {
     let read = then(&s, reads("ground", &format!("{whole} {}", tenths % 10.0)));
     let all = level_on_ground(&Scene::of(&read).stage).unwrap().get();
     assert!((all - 0.5).abs() < 0.06, "{all}");
+}
+
+/// Key and fill read alone, nothing on a plan, and all together at the shadow side: 5.6 2 is −0.8, 0.574; less the fill's 0.5 that is 0.074 of
+/// the key.
+#[test]
+fn without_a_plan_a_reading_at_the_shadow_side_says_what_spills() {
+    let unit = json!({"name": "Taper 400", "rated": 400, "scale": {"fractions": {"lowest": 256, "step": "tenths"}}});
+    let put = |id: &str, distance: f64| light(id, &json!({"unit": unit, "dial": "1/8", "distance": distance}));
+    let read = setup([camera("8", "1/160", "100"), put("key", 1.5), put("fill", 2.0), reads("key", "8 0"), reads("fill", "5.6 0")]);
+    let s = after(&read, [read_how("whole", "5.6 2", &json!({"place": "shadow_side"})), wished(3.0, "lit_shadow", "lit_side")]);
+    let share = 2f64.powf(-0.8) - 0.5;
+    let ratio = |s: &Setup| {
+        let (lit, shadow, _) = Scene::of(s).levels.sides(s, None).unwrap();
+        lit.get() / shadow.get()
+    };
+    assert!((ratio(&s) - 1.5 / 2f64.powf(-0.8)).abs() < 0.03, "{}", ratio(&s));
+    let key = (2.0 / 3.0) / (1.0 - share);
+    assert!((wish(&s, Role::Key) - key.log2()).abs() < 1e-6 && (wish(&s, Role::Fill) - (1.0 - key).log2()).abs() < 1e-6);
+    assert!(Scene::of(&s).whole.is_none(), "held elsewhere it is not held against the lit side");
+    // It holds while dials are turned, and not once the key stands elsewhere.
+    let turned = then(&s, json!({"dial": {"light": "key", "dial": "1/8 +0.2"}}));
+    assert!((wish(&turned, Role::Key) - key.log2()).abs() < 1e-6);
+    let moved = then(&turned, put("key", 1.8));
+    assert!((wish(&moved, Role::Key) - (2.0f64 / 3.0).log2()).abs() < 1e-9);
+}
+
+/// At the ground too: 5.6 0 of all, where the ground's own gives 4 0, leaves 0.25 of the key.
+#[test]
+fn without_a_plan_a_reading_at_the_ground_says_what_spills() {
+    let s = setup([
+        camera("8", "1/160", "100"),
+        reads("key", "8 0"),
+        reads("ground", "4 0"),
+        json!({"target": {"light": "ground", "level": 0.0}}),
+        read_how("whole", "5.6 0", &json!({"place": "ground"})),
+    ]);
+    assert!((wish(&s, Role::Ground) - 0.75f64.log2()).abs() < 0.01, "{}", wish(&s, Role::Ground));
 }
 
 proptest! {

@@ -10,7 +10,7 @@
 //! - [`camera`], [`schools`], [`supplies`], [`movement`], [`holds`]: how the photographer works and with what;
 //! - [`studio`]: where everything stands, and plain geometry;
 //! - [`light`], [`room`], [`firing`], [`seen`]: a light, the room's own light, sync and high-speed switches, readings as evidence, as data;
-//! - [`setup`], [`own`], [`at_shutter`]: everything as it stands; what of a reading is a light's own; what the shutter does to each light;
+//! - [`setup`], [`own`], [`spill`], [`at_shutter`]: everything as it stands; what of a reading is a light's own, and what of the key falls elsewhere; what the shutter does to each light;
 //! - [`standing`]: lights in space, and what moving does to them;
 //! - [`likely`], [`belief`]: what the sheets say of a light; what is known of it from all readings together, and how surely;
 //! - [`entry`], [`history`]: the facts, what each does, and which of them stand;
@@ -34,6 +34,7 @@ pub mod room;
 pub mod schools;
 pub mod seen;
 pub mod setup;
+pub mod spill;
 pub mod standing;
 pub mod studio;
 pub mod supplies;

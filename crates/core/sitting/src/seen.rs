@@ -6,7 +6,10 @@
 use ink_lamp_light::{list::up_to, scale::Stops, strobe::Dial};
 use serde::{Deserialize, Deserializer, Serialize, de::Error};
 
-use crate::{metered::RoomPlace, role::LightId};
+use crate::{
+    metered::{HeldAt, RoomPlace},
+    role::LightId,
+};
 
 /// The most readings that count at once: eight lights, eight readings each. What is older has taught what it had to.
 pub const MOST_SEEN: usize = 64;
@@ -103,6 +106,22 @@ pub struct RoomThen {
     pub ev: Stops,
     /// `Tv` of the meter's shutter time in the reading that it is part of.
     pub tv: Stops,
+}
+
+/// What falls on a place besides its own lights, against the key: read once, it holds until the key is moved or the studio changes.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Spilt {
+    /// Where: at the shadow side or at the ground.
+    pub place: HeldAt,
+    /// Against the key's flash where it is metered, 0 to 1.
+    pub share: f64,
+    /// The key.
+    pub key: LightId,
+    /// How it was placed then.
+    #[serde(default)]
+    pub placement: u32,
 }
 
 /// A light in a reading, as it stood then.

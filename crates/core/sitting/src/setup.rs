@@ -13,7 +13,7 @@ use crate::{
     role::{ADDED, LightId, Role},
     room::Room,
     schools::Schools,
-    seen::{self, Seen},
+    seen::{self, Seen, Spilt},
     studio::{GroundTone, Studio},
     supplies::Supplies,
 };
@@ -76,6 +76,10 @@ pub struct Setup {
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "seen::all")]
     #[cfg_attr(feature = "schema", schema(max_items = 64))]
     pub seen: Vec<Seen>,
+    /// What was read to fall on the shadow side and on the ground besides their own lights.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "up_to::<_, _, 2>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 2))]
+    pub spilt: Vec<Spilt>,
 }
 
 impl Default for Setup {
@@ -99,6 +103,7 @@ impl Default for Setup {
             meter: MeterSet::default(),
             ground_tone: None,
             seen: Vec::new(),
+            spilt: Vec::new(),
         }
     }
 }

@@ -20,6 +20,7 @@ fn every_module_names_only_what_stands_below_it() {
         "seen",
         "setup",
         "own",
+        "spill",
         "at_shutter",
         "standing",
         "likely",

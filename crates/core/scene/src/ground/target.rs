@@ -1,21 +1,26 @@
 //! What the ground’s own light is to read for the tone that is wished.
 
 use ink_lamp_light::{field::DVec3, meter::Amount, scale::Stops};
-use ink_lamp_sitting::role::Role;
+use ink_lamp_sitting::{metered::HeldAt, role::Role};
 
 use super::{at, middle, wanted};
-use crate::stage::Stage;
+use crate::{levels::Levels, stage::Stage};
 
 /// What the first ground light alone is to read, room included, for a level that is wished where it is metered of all lights together. None where it
-/// has no place, and where the others give that much.
-pub fn alone(stage: &Stage, wish: Stops) -> Option<Stops> {
-    let spot = stage.first(Role::Ground)?.stood.spot;
-    Amount::at(wish).without(spilt(stage, spot)).level().filter(|l| l.get() > DARKEST)
+/// is not known what the others give, and where they give that much.
+pub fn alone(stage: &Stage, levels: &Levels, wish: Stops) -> Option<Stops> {
+    Amount::at(wish).without(others(stage, levels)?).level().filter(|l| l.get() > DARKEST)
 }
 
-/// What the others give where the first ground light is metered; none where it has no place.
-pub fn others(stage: &Stage) -> Option<Stops> {
-    spilt(stage, stage.first(Role::Ground)?.stood.spot).and(stage.room_ground).level()
+/// What the others give where the first ground light is metered, the room's own light left out: as it was read there, or by the plan.
+pub fn others(stage: &Stage, levels: &Levels) -> Option<Amount> {
+    let read = stage.setup.spilt_at(HeldAt::Ground).and_then(|share| {
+        let key = stage.setup.index(Role::Key)?;
+        let flash = || levels.targets[key].map(|wish| Amount::at(wish).without(levels.room));
+        let flash = levels.lights[key].total.map(|_| levels.lights[key].flash).or_else(flash)?;
+        Some(flash.times(share))
+    });
+    read.or_else(|| Some(spilt(stage, stage.first(Role::Ground)?.stood.spot)))
 }
 
 /// What the other lights give at a point of the ground, and what comes back of all.

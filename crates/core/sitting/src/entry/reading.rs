@@ -108,7 +108,13 @@ impl Setup {
             taken.how.on.iter().map(|id| self.light(id).ok_or_else(|| unknown(id).at("how.on"))).collect::<Result<_, _>>()?;
         match &taken.of {
             Subject::Room => self.room.take(RoomSeen { place: taken.how.place.into(), light: taken.light, reading }),
-            Subject::Whole => self.whole = Some(held),
+            Subject::Whole => {
+                if let Some(spilt) = self.spilt_by(&held) {
+                    self.spilt.retain(|s| s.place != spilt.place);
+                    self.spilt.push(spilt);
+                }
+                self.whole = Some(held);
+            }
             Subject::Light(id) => {
                 let other = |l: &&Light| Other { light: l.id.clone(), av_100: self.flash_av_100(l) };
                 let others = on.iter().filter(|l| l.id != *id).map(other).collect();

@@ -22,6 +22,7 @@ pub struct SitterMoved {
 impl Setup {
     /// The sitter moves; the studio is told from there, so all else moves the other way.
     pub(super) fn move_sitter(&mut self, before: &Self, by: SitterMoved) -> Result<(), Refusal> {
+        self.spilt.clear();
         let mut studio = self.studio();
         // What looked at the face goes on looking where that was.
         for light in &mut self.lights {

@@ -8,6 +8,7 @@ impl Setup {
     pub(super) fn put_studio(&mut self, before: &Self, studio: &Studio) -> Result<(), Refusal> {
         studio.check()?;
         self.studio = Some(Box::new(studio.clone()));
+        self.spilt.clear();
         self.settle(before)
     }
 }

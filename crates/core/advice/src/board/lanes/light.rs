@@ -52,9 +52,9 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick, all: Option<&AllSe
 /// What the others give where a level is wished of the ground.
 fn others_give(scene: &Scene, index: usize, wish: Option<Stops>) -> Option<String> {
     let wish = wish.filter(|_| scene.setup.index(Role::Ground) == Some(index) && scene.levels.exposure.is_some())?;
-    match target::alone(&scene.stage, wish) {
+    match target::alone(&scene.stage, &scene.levels, wish) {
         Some(alone) => words::others_give(wish, alone),
-        None => Some(words::others_give_more(target::others(&scene.stage)?)),
+        None => Some(words::others_give_more(target::others(&scene.stage, &scene.levels)?.level()?)),
     }
 }
 

@@ -19,6 +19,17 @@ pub enum Convention {
     Readings,
 }
 
+impl Convention {
+    /// The least that is wished, in tenths: lit : shadow starts over 1, where the key is nothing.
+    #[must_use]
+    pub const fn least(self) -> f64 {
+        match self {
+            Self::LitShadow => 1.1,
+            Self::Readings => 0.1,
+        }
+    }
+}
+
 /// What is put on the camera's exposure.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
@@ -214,11 +225,15 @@ impl RatioTarget {
 
     fn with_factor(self, key_to_fill: f64, why: &str) -> Result<Self, Refusal> {
         let key_over_fill = Stops::from_factor(key_to_fill).ok_or_else(|| Refusal::new("level", why))?;
-        let exact = Ratio::of(key_over_fill, self.convention).get();
-        let tenths = ((exact * 10.0).round() / 10.0).max(match self.convention {
-            Convention::LitShadow => 1.1,
-            Convention::Readings => 0.1,
-        });
+        self.near(Ratio::of(key_over_fill, self.convention).get())
+    }
+
+    /// The wish at a number to 1, rounded to a tenth, keeping convention and anchor.
+    ///
+    /// # Errors
+    /// Refuses what is over 1024.
+    pub fn near(self, exact: f64) -> Result<Self, Refusal> {
+        let tenths = ((exact * 10.0).round() / 10.0).max(self.convention.least());
         Self::new(Ratio::new(tenths).map_err(|r| r.at("level"))?, self.convention, self.anchor)
     }
 

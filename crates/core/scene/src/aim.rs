@@ -4,7 +4,7 @@
 //! ratio is found by halving, as wishes move one way with it.
 
 use ink_lamp_light::{
-    ratio::{Anchor, Convention, Ratio, RatioTarget},
+    ratio::{Anchor, Ratio, RatioTarget},
     scale::Stops,
 };
 use ink_lamp_sitting::{
@@ -18,11 +18,10 @@ use crate::scene::Scene;
 
 /// So often the ratio is halved: to far less than the tenth that is said.
 const HALVED: usize = 40;
-/// No ratio is looked for beyond these.
-const LEAST: f64 = 0.1;
+/// No ratio is looked for beyond this.
 const MOST: f64 = 1000.0;
 
-/// The entry with the ratio that a wish of key or fill comes to; none where that follows without room and spill, or where no ratio does it.
+/// The entry with the ratio that a wish of key or fill comes to; without one where that follows without room and spill, or where no ratio does it.
 #[must_use]
 pub fn meant(setup: &Setup, entry: &Entry) -> Entry {
     match entry {
@@ -57,8 +56,7 @@ fn ratio(setup: &Setup, set: &TargetSet) -> Option<RatioTarget> {
         Role::Key => at(ratio).is_none_or(|wish| wish > *level),
         _ => at(ratio).is_none_or(|wish| wish < *level),
     };
-    let least = if wish.convention() == Convention::LitShadow { 1.0 + LEAST } else { LEAST };
-    let (mut low, mut high) = (least, MOST);
+    let (mut low, mut high) = (wish.convention().least(), MOST);
     if over(low) || !over(high) {
         return None;
     }
@@ -66,6 +64,5 @@ fn ratio(setup: &Setup, set: &TargetSet) -> Option<RatioTarget> {
         let middle = (low * high).sqrt();
         if over(middle) { high = middle } else { low = middle }
     }
-    let tenths = ((low * 10.0).round() / 10.0).max(least);
-    RatioTarget::new(Ratio::new(tenths).ok()?, wish.convention(), wish.anchor()).ok()
+    wish.near(low).ok()
 }

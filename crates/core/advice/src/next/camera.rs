@@ -80,23 +80,15 @@ pub(super) fn follow_lights(scene: &Scene, camera: &Camera) -> Option<Pick> {
 /// The aperture that takes so much away, of those that must hold; the ISO too where none of them does. None where nothing brings it nearer.
 fn within_what_holds(setup: &Setup, camera: &Camera, level: Stops) -> Option<(Aperture, Option<Iso>)> {
     let enough = 0.5 / f64::from(camera.steps().per_stop()) + 1e-6;
-    let isos = isos(setup, camera);
-    let mut best: Option<(f64, Aperture, Option<Iso>)> = None;
-    for aperture in apertures(setup, camera) {
-        for iso in &isos {
-            let left = (level.get() + aperture.flash + iso.flash).abs();
-            let other = Some(iso.set).filter(|_| iso.changes != Changes::NONE);
-            // Another ISO only where no aperture is enough.
-            let nearer = best.as_ref().is_none_or(|(then, _, by_iso)| match (other.is_some(), by_iso.is_some()) {
-                (true, false) => *then > enough && left < then - 1e-6,
-                (false, true) => left <= enough || left < then - 1e-6,
-                _ => left < then - 1e-6,
-            });
-            if nearer {
-                best = Some((left, aperture.set, other));
-            }
-        }
-    }
-    let (left, aperture, iso) = best?;
-    (left < level.abs().get() - 1e-6).then_some((aperture, iso))
+    let (apertures, isos) = (apertures(setup, camera), isos(setup, camera));
+    // What each leaves, the nearest of them; where two are as near the first.
+    let nearest = |by_iso: bool| {
+        let isos = || isos.iter().filter(move |iso| by_iso || iso.changes == Changes::NONE);
+        let all = apertures.iter().flat_map(|aperture| isos().map(move |iso| (aperture, iso)));
+        all.map(|(aperture, iso)| ((level.get() + aperture.flash + iso.flash).abs(), aperture, iso))
+            .reduce(|best, one| if one.0 < best.0 - 1e-6 { one } else { best })
+    };
+    // Another ISO only where no aperture is enough.
+    let (left, aperture, iso) = nearest(false).filter(|best| best.0 <= enough).or_else(|| nearest(true))?;
+    (left < level.abs().get() - 1e-6).then(|| (aperture.set, Some(iso.set).filter(|_| iso.changes != Changes::NONE)))
 }

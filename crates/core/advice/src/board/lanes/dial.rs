@@ -40,7 +40,6 @@ pub(super) fn shared<S: Serializer>(dial: &Option<Arc<DialShown>>, to: S) -> Res
 }
 
 /// Serialises marks that drawings share.
-#[allow(clippy::ptr_arg, reason = "serde hands a reference")]
 pub(in crate::board) fn shared_ticks<S: Serializer>(ticks: &Arc<Vec<Tick>>, to: S) -> Result<S::Ok, S::Error> {
     ticks.as_slice().serialize(to)
 }

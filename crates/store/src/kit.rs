@@ -1,7 +1,7 @@
 //! The kit: show, take in, forget.
 
 use chrono::{DateTime, Utc};
-use ink_lamp_light::refusal::Refusal;
+use ink_lamp_light::{refusal::Refusal, strobe::Unit};
 use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitFormat, KitItem, MOST_ITEMS, MOST_SAMPLES, Sample};
 use sea_orm::{
     ActiveValue::{NotSet, Set},
@@ -60,6 +60,18 @@ impl Store {
     /// Where the database does not answer.
     pub fn kit(&self) -> Answer<'_, Kit> {
         patiently(move || Box::pin(async move { items(&self.db).await }))
+    }
+
+    /// The units that are not retired, by name, as far as they can be read.
+    ///
+    /// # Errors
+    /// Where the database does not answer at once: nothing hangs on them that would be worth a wait.
+    pub async fn units(&self) -> Result<Vec<Unit>, StoreError> {
+        let strobe = |item: KitItem| match item.is {
+            Gear::Strobe(unit) if !item.retired => Some(*unit),
+            _ => None,
+        };
+        Ok(items(&self.db).await?.items.into_iter().filter_map(strobe).collect())
     }
 
     /// Puts a piece into the kit, or in place of the one with its id. Setups keep their own copy of what they use.

@@ -53,12 +53,14 @@ pub(crate) const REACHED: (f64, f64) = (0.4, 6.0);
 /// A scene, with what is best done for each of its lights: worked out when it is first asked for, and once.
 pub(crate) struct Corrected<'a> {
     scene: &'a Scene<'a>,
+    /// The units of the kit, to be named where a light's own ends before its wish.
+    pub(crate) kit: &'a [Unit],
     best: Vec<OnceCell<Option<Correction>>>,
 }
 
 impl<'a> Corrected<'a> {
-    pub(crate) fn new(scene: &'a Scene<'a>) -> Self {
-        Self { scene, best: vec![OnceCell::new(); scene.setup.lights.len()] }
+    pub(crate) fn new(scene: &'a Scene<'a>, kit: &'a [Unit]) -> Self {
+        Self { scene, kit, best: vec![OnceCell::new(); scene.setup.lights.len()] }
     }
 
     /// What is best done for a light. None before its setting, its level and its wish are known, and where the room alone is over the wish.

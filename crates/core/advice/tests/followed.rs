@@ -2,6 +2,11 @@
 //! stands but after an alarm, and is never refused. `INK_LAMP_TAPES` says how many random sittings are played.
 #![allow(clippy::unwrap_used, clippy::expect_used, clippy::panic, missing_docs)]
 
+#[path = "followed/spilt.rs"]
+mod spilt;
+#[path = "followed/truth.rs"]
+mod truth;
+
 use std::collections::HashMap;
 
 use ink_lamp_advice::{
@@ -9,8 +14,8 @@ use ink_lamp_advice::{
     next::MoveKind,
     words::span::{Span, plain},
 };
-use ink_lamp_light::scale::{Iso, MeterDisplay};
-use ink_lamp_sitting::{entry::Entry, light::Light, setup::Setup};
+use ink_lamp_light::scale::MeterDisplay;
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use ink_lamp_tapes::{
     entries::{camera, light, ratio_by, room},
     kit::{fractions, numbers},
@@ -18,55 +23,7 @@ use ink_lamp_tapes::{
 };
 use proptest::prelude::*;
 use serde_json::{Value, json};
-
-/// What nobody in the sitting knows.
-#[derive(Debug, Clone)]
-struct Truth {
-    /// Of each unit in its modifier, stops.
-    off: HashMap<String, f64>,
-    /// Seeds everything that errs by the way.
-    seed: u64,
-    /// Every so many readings one is of a lamp that did not fire.
-    misfires: u64,
-    /// What hands did that no entry tells.
-    by_hand: HashMap<String, f64>,
-    /// The room's own light, as exposure value at ISO 100.
-    room: f64,
-}
-
-/// A number from −1 to 1 that looks random and is the same for the same things.
-fn hash(seed: u64, of: &str) -> f64 {
-    let mixed = of.bytes().fold(seed ^ 0xcbf2_9ce4_8422_2325, |h, b| (h ^ u64::from(b)).wrapping_mul(0x0100_0000_01b3));
-    let mixed = (mixed ^ (mixed >> 33)).wrapping_mul(0xff51_afd7_ed55_8ccd);
-    f64::from(u32::try_from(mixed >> 32).unwrap()) / f64::from(u32::MAX) * 2.0 - 1.0
-}
-
-impl Truth {
-    /// What a light's flash really gives, `Av` at ISO 100.
-    fn flash(&self, setup: &Setup, light: &Light) -> f64 {
-        let id = light.id.as_str();
-        let model = setup.model(light, &setup.studio());
-        let dial = hash(self.seed, &format!("{id}{:?}", light.dial)) * 0.1;
-        let place = hash(self.seed, &format!("{id}@{}", light.placement)) * 0.05;
-        let base = if model.whole { model.av_100 } else { 5.0 + model.av_100 };
-        base + self.off.get(id).copied().unwrap_or(0.0) + dial + place + self.by_hand.get(id).copied().unwrap_or(0.0)
-    }
-
-    fn room_at(&self, setup: &Setup) -> f64 {
-        self.room - setup.camera.as_ref().unwrap().exposure.shutter.tv()
-    }
-
-    /// A reading of so much light at ISO 100, on the camera's own ISO or, where that is out of the meter's range, on another one.
-    fn reading(&self, setup: &Setup, of: &str, av_100: f64, nth: usize) -> Value {
-        let av_100 = av_100 + hash(self.seed, &format!("noise {nth}")) * 0.05;
-        let camera = setup.camera.as_ref().unwrap().exposure.iso;
-        let at = |iso: Iso| MeterDisplay::from_av(av_100 + iso.stops_over_100()).ok().map(|shows| (shows, iso));
-        let others = ["100", "1600", "25600"].map(|iso| Iso::parse(iso).unwrap());
-        // In the dark it shows its lowest.
-        let (shows, iso) = std::iter::once(camera).chain(others).find_map(at).unwrap_or((MeterDisplay::from_av(-2.0).unwrap(), others[2]));
-        json!({"reading": {"of": of, "shows": shows.to_string(), "iso": iso.said()}})
-    }
-}
+use truth::Truth;
 
 /// `0.6`, `1`, `2/3`.
 fn number(word: &str) -> Option<f64> {
@@ -91,9 +48,18 @@ fn begin(board: &Board) -> Option<String> {
     })
 }
 
-/// Plays a sitting to its end; how many readings of lights that took.
-fn follow(mut setup: Setup, truth: &mut Truth) -> Result<usize, String> {
-    let (mut readings, mut lamps_off, mut alarms) = (0, 0, 0);
+/// How a sitting that was played ended.
+#[derive(Debug)]
+struct Ended {
+    /// How everything stands then.
+    setup: Setup,
+    /// The last move was the frame, with everything as wished.
+    shot: bool,
+}
+
+/// Plays a sitting to its end.
+fn follow(mut setup: Setup, truth: &mut Truth) -> Result<Ended, String> {
+    let (mut readings, mut lamps_off, mut alarms, mut decisions) = (0, 0, 0, 0);
     let mut been: HashMap<String, Vec<String>> = HashMap::new();
     let mut told = Vec::new();
     for step in 0..120 {
@@ -106,8 +72,13 @@ fn follow(mut setup: Setup, truth: &mut Truth) -> Result<usize, String> {
         };
         match kind {
             MoveKind::Shoot => {
-                let limit = setup.lights.len() + 1 + 3 * alarms + 2 * setup.lights.len() * lamps_off;
-                return if readings <= limit { Ok(readings) } else { Err(format!("{readings} readings, {limit} at most: {told:#?}")) };
+                // Another ratio is another wish, and worth a reading more.
+                let limit = setup.lights.len() + 1 + decisions + 3 * alarms + 2 * setup.lights.len() * lamps_off;
+                return if readings <= limit {
+                    Ok(Ended { setup, shot: true })
+                } else {
+                    Err(format!("{readings} readings, {limit} at most: {told:#?}"))
+                };
             }
             MoveKind::MeterRoom => {
                 // A room that is too dark for 1/60 is read over a longer time.
@@ -139,7 +110,7 @@ fn follow(mut setup: Setup, truth: &mut Truth) -> Result<usize, String> {
                     // All of them again, as it says; a whole that goes on differing is one light seen where it was not metered.
                     alarms += setup.lights.len();
                     if alarms > 40 {
-                        return Ok(readings);
+                        return Ok(Ended { setup, shot: false });
                     }
                 }
                 let at_face = setup.lights.iter().filter(|l| l.is_at_face()).map(|l| truth.flash(&setup, l));
@@ -147,13 +118,14 @@ fn follow(mut setup: Setup, truth: &mut Truth) -> Result<usize, String> {
                 readings += 1;
                 setup = then(&setup, truth.reading(&setup, "whole", all, readings));
                 if kind == MoveKind::FindWhatMoved {
-                    return Ok(readings);
+                    return Ok(Ended { setup, shot: false });
                 }
             }
             _ => match &board.next.action {
                 Some(action) => {
+                    decisions += usize::from(kind == MoveKind::ChooseRatio && setup.ratio.is_some());
                     if matches!(action.entry, Entry::Frame(_)) {
-                        return Ok(readings);
+                        return Ok(Ended { setup, shot: false });
                     }
                     setup =
                         setup.apply(&action.entry).map_err(|r| format!("step {step}: refused at {}: {} {told:#?}", r.field, r.message))?;
@@ -162,7 +134,7 @@ fn follow(mut setup: Setup, truth: &mut Truth) -> Result<usize, String> {
                 None if kind == MoveKind::MoveRoom => {
                     lamps_off += 1;
                     if lamps_off > 3 {
-                        return Ok(readings);
+                        return Ok(Ended { setup, shot: false });
                     }
                     truth.room += if plain(&board.next.say).contains("under") { 1.5 } else { -1.5 };
                     let (tv, time) = [(6.0, "1/60"), (2.0, "1/4"), (-2.0, "4"), (-5.0, "30")]

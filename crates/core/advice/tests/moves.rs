@@ -6,11 +6,21 @@ use ink_lamp_advice::{
     next::MoveKind,
     words::{span::plain, tape::TapeKind},
 };
+use ink_lamp_light::strobe::Unit;
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::setup::Setup;
 use ink_lamp_tapes::{
-    entries::{camera_with, ratio, reads, room},
-    setup,
+    after,
+    entries::{camera, camera_with, ratio, ratio_by, read_how, reads, room},
+    kit::{fractions, octa, unit},
+    setup, then,
+    whole::{begun, in_octa},
 };
 use serde_json::{Value, json};
+
+fn say(setup: &Setup) -> String {
+    plain(&Board::of(setup).next.say)
+}
 
 /// A camera whose sync time is known, or is not.
 fn synced(aperture: &str, shutter: &str, iso: &str, sync: Option<&str>) -> Value {
@@ -224,4 +234,68 @@ fn the_rail_numbers_its_lanes_and_signs_them() {
     assert_eq!(lanes[2], (3, "Key", LaneState::Set));
     assert_eq!(lanes[5], (6, "Rim 2", LaneState::Untouched));
     assert_eq!(lanes.last().unwrap().1, "Frame");
+}
+
+/// 2000 Ws at 1/128 is 15.6 Ws, and 0.4 stop less is 11.8 Ws: 1/64 +0.6 of 500 Ws, under the end of 1000 Ws to 1/64.
+#[test]
+fn where_a_unit_ends_the_one_of_the_kit_that_does_it_is_named() {
+    let fill = |unit: &Value| in_octa("fill", unit, "1/128", 1.5, &json!({"shape": octa(0.0)}));
+    let ends = after(&begun(), [fill(&unit("Tallow 2000", 2000.0, &fractions(128, "tenths"), &json!({}))), reads("fill", "4 8")]);
+    let kit: Vec<Unit> = [("Wick 1000", 1000.0), ("Wick 500", 500.0), ("Wick 600", 600.0)]
+        .map(|(name, rated)| serde_json::from_value(unit(name, rated, &fractions(64, "tenths"), &json!({}))).unwrap())
+        .to_vec();
+    let why = |setup: &Setup, kit: &[Unit]| plain(&Board::of_scene(&Scene::of(setup), kit).next.why[1]);
+    assert_eq!(why(&ends, &[]), "Tallow 2000 ends at 1/128. Or a filter, a grid, or a smaller unit.");
+    assert_eq!(why(&ends, &kit), "Tallow 2000 ends at 1/128. Or a filter, a grid, or the Wick 500 at 1/64 +0.6.");
+    // One that another light has is not free, and one that ends as near is no help.
+    let taken = after(
+        &ends,
+        [in_octa("key", &unit("Wick 500", 500.0, &fractions(64, "tenths"), &json!({})), "1/8", 1.5, &json!({})), reads("key", "5.6 4")],
+    );
+    assert_eq!(why(&taken, &kit), "Tallow 2000 ends at 1/128. Or a filter, a grid, or the Wick 600 at 1/64 +0.3.");
+    assert_eq!(why(&taken, &kit[..2]), "Tallow 2000 ends at 1/128. Or a filter, a grid, or a smaller unit.");
+    // Where nothing can be moved it is told once, with that unit, after the others.
+    let nailed = after(
+        &ends,
+        [
+            json!({"holds": {"lights_move": false}}),
+            json!({"light_removed": {"light": "rim"}}),
+            json!({"light_removed": {"light": "ground"}}),
+        ],
+    );
+    let board = Board::of_scene(&Scene::of(&nailed), &kit);
+    assert_eq!((board.next.kind, board.next.asks_kit), (MoveKind::OutOfReach, true));
+    assert!(plain(&board.next.why[1]).contains("A grid, a gel, the Wick 500 at 1/64 +0.6;"), "{}", plain(&board.next.why[1]));
+    assert!(!Board::of(&begun()).next.asks_kit);
+}
+
+/// All give 0.25 of the exposure at the ground, its own 0.0625 of them: 0.1875 is −2.4, and −3.0 is wished there.
+#[test]
+fn a_ground_that_the_others_light_enough_is_told_to_stay_off() {
+    let wish = |level: f64| json!({"target": {"light": "ground", "level": level}});
+    let spilt = read_how("whole", "4 0", &json!({"place": "ground"}));
+    let gone = ["fill", "rim"].map(|id| json!({"light_removed": {"light": id}}));
+    let s = after(&setup([room("1.4 3", "200", "1/125"), camera("8", "1/160", "100"), reads("key", "8 0"), reads("ground", "2 0")]), gone);
+    let s = after(&s, [spilt, wish(-3.0)]);
+    let next = Board::of(&s).next;
+    assert_eq!(plain(&next.say), "Ground stays off: the others alone give −2.4 there");
+    assert!(plain(&next.why[0]).starts_with("−3.0 is wished."));
+    let left = s.apply(&next.action.unwrap().entry).unwrap();
+    assert_eq!(say(&left), "Nothing to change. Shoot a frame.");
+    // A brighter one has something left to do.
+    assert_eq!(say(&then(&s, wish(0.0))), "Ground up 4.1 stops");
+}
+
+/// Without a plan one reading of all at the shadow side is offered, once all is as wished; by readings nobody asks for it.
+#[test]
+fn what_one_more_reading_would_say_is_offered_before_the_frame() {
+    let gone = ["rim", "ground"].map(|id| json!({"light_removed": {"light": id}}));
+    let read = after(&after(&begun(), gone), [reads("fill", "4 4"), reads("whole", "8 0")]);
+    let offer = |setup: &Setup| Board::of(setup).next.why.get(1).map(|line| plain(line));
+    assert!(offer(&read).unwrap().starts_with("Without a plan nobody knows how much of the key comes back"));
+    let said = then(&read, read_how("whole", "4 4", &json!({"place": "shadow_side"})));
+    assert_eq!(offer(&said), None);
+    let by_readings =
+        after(&read, [ratio_by(2.0, "readings", "lit_side"), reads("key", "5.6 4"), reads("fill", "4 4"), reads("whole", "8 0")]);
+    assert_eq!(offer(&by_readings), None, "{}", say(&by_readings));
 }

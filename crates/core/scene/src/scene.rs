@@ -58,8 +58,7 @@ impl<'a> Scene<'a> {
         // What is wished of the ground, a tone or a level, is its light's wish, less what the others spill there.
         if let Some(light) = setup.index(Role::Ground).filter(|_| levels.exposure.is_some()) {
             let own = setup.lights[light].target;
-            levels.targets[light] =
-                own.map_or_else(|| target::target(&stage), |wish| Some(target::alone(&stage, &levels, wish).unwrap_or(wish)));
+            levels.targets[light] = own.map_or_else(|| target::target(&stage), |wish| target::alone(&stage, &levels, wish));
         }
         let whole = whole_against_parts(setup, &levels);
         Self { setup, belief, levels, stage, whole }

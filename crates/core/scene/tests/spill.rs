@@ -89,6 +89,23 @@ fn a_rim_reaches_the_face_by_the_walls() {
     assert!(lit(0.8) > 2.0 * lit(0.5));
 }
 
+/// The lit side of a key without a fill: 1 = K + o. The key alone on 0 asks nobody.
+#[test]
+fn without_a_fill_the_key_leaves_room_for_the_others() {
+    let rim = [
+        light("rim", &json!({"rig": {"shape": softbox(0.3, 0.9)}})),
+        at("rim", 0.8, 1.9, -1.2),
+        json!({"target": {"light": "rim", "level": 0.5}}),
+    ];
+    let s = then(&after(&beside_a_panel(0.7), rim), json!({"light_removed": {"light": "fill"}}));
+    let lit = then(&s, wished(3.0, "lit_shadow", "lit_side"));
+    let index = lit.index(Role::Rim).unwrap();
+    let others = Scene::of(&lit).levels.spill.face[index] * 2f64.powf(0.5);
+    assert!((0.02..0.3).contains(&others), "{others}");
+    assert!((wish(&lit, Role::Key) - (1.0 - others).log2()).abs() < 1e-9);
+    assert!(wish(&then(&s, wished(3.0, "lit_shadow", "key_alone")), Role::Key).abs() < 1e-9);
+}
+
 #[test]
 fn a_level_wished_of_the_ground_is_that_of_all_lights() {
     let s = after(

@@ -5,9 +5,11 @@ use ink_lamp_advice::board::{Board, Echo, echo};
 use ink_lamp_light::list::up_to;
 use ink_lamp_scene::{aim::meant, scene::Scene};
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use ink_lamp_store::Store;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::views::board;
 use crate::{body::Checked, problem::Problem};
 
 /// What would be.
@@ -60,24 +62,22 @@ pub(super) fn after(setup: Setup, entry: Option<&Entry>) -> Result<Setup, Proble
     (status = 422, description = "A field of the setup is wrong", body = Problem),
 ))]
 #[post("/draft")]
-pub async fn draft(body: Result<Checked<DraftToTry>, Problem>) -> Result<web::Json<Draft>, Problem> {
+pub async fn draft(store: web::Data<Store>, body: Result<Checked<DraftToTry>, Problem>) -> Result<web::Json<Draft>, Problem> {
     match body.and_then(|body| tried(&body.0)) {
-        Ok(draft) => Ok(web::Json(draft)),
+        Ok((setup, echo)) => Ok(web::Json(Draft { board: Some(board(&store, &setup).await), echo, refused: None })),
         Err(problem) if problem.refuses(&["entry", "then"]) => Ok(web::Json(Draft { refused: Some(problem), ..Draft::default() })),
         Err(problem) => Err(problem),
     }
 }
 
-fn tried(DraftToTry { setup, entry, then }: &DraftToTry) -> Result<Draft, Problem> {
+fn tried(DraftToTry { setup, entry, then }: &DraftToTry) -> Result<(Setup, Option<Echo>), Problem> {
     let mut after = applied(setup, entry, "entry")?;
     for (n, entry) in then.iter().enumerate() {
         after = applied(&after, entry, &format!("then[{n}]"))?;
     }
-    let scene = Scene::of(&after);
-    let board = Some(Board::of_scene(&scene));
     let echo = match entry {
-        Entry::Reading(taken) => echo(&scene, &taken.of),
+        Entry::Reading(taken) => echo(&Scene::of(&after), &taken.of),
         _ => None,
     };
-    Ok(Draft { board, echo, refused: None })
+    Ok((after, echo))
 }

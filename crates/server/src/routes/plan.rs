@@ -47,7 +47,7 @@ pub async fn plan(heavy: web::Data<Heavy>, body: Checked<PlanToDraw>) -> Result<
     let drawn = move || {
         let setup = after(*setup, entry.as_ref())?;
         let scene = Scene::of(&setup);
-        let board = entry.is_some().then(|| Board::of_scene(&scene));
+        let board = entry.is_some().then(|| Board::of_scene(&scene, &[]));
         Ok(PlanDrawn { plan: Plan::of_scene(&scene, &question), board })
     };
     heavy.answer(drawn).await

@@ -9,7 +9,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
-use super::views::{SetupView, TapeView, view};
+use super::views::{SetupView, TapeView, board, view};
 use crate::{
     body::{Checked, Id, IdAndEntry, when},
     problem::Problem,
@@ -95,6 +95,6 @@ pub struct Moment {
 #[get("/setups/{id}/tape/{entry}")]
 pub async fn moment(store: web::Data<Store>, ids: IdAndEntry) -> Result<web::Json<Moment>, Problem> {
     let setup = store.setup_at(ids.0, ids.1).await?;
-    let board = Board::of(&setup);
+    let board = board(&store, &setup).await;
     Ok(web::Json(Moment { setup, board }))
 }

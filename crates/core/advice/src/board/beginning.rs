@@ -38,7 +38,7 @@ impl Beginning {
     /// What a scene would begin with; `pace` is how long it usually takes from one reading to the next, where earlier tapes tell.
     #[must_use]
     pub fn of(scene: &Scene, pace: Option<Duration>) -> Self {
-        let board = Board::of_scene(scene);
+        let board = Board::of_scene(scene, &[]);
         let lights = &scene.setup.lights;
         let ends = board.findings.iter().any(|f| f.kind == FindingKind::PowerEnds);
         let told = lights.iter().filter(|l| is_told(l)).count();

@@ -19,7 +19,7 @@ mod schools;
 mod set_all;
 mod summary;
 
-use ink_lamp_light::measure::LengthUnit;
+use ink_lamp_light::{measure::LengthUnit, strobe::Unit};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::setup::Setup;
 use serde::Serialize;
@@ -91,14 +91,14 @@ impl Board {
     /// ```
     #[must_use]
     pub fn of(setup: &Setup) -> Self {
-        Self::of_scene(&Scene::of(setup))
+        Self::of_scene(&Scene::of(setup), &[])
     }
 
-    /// The same of a scene that was built already.
+    /// The same of a scene that was built already; units of the kit are named where they reach what a light's own does not.
     #[must_use]
-    pub fn of_scene(scene: &Scene) -> Self {
+    pub fn of_scene(scene: &Scene, kit: &[Unit]) -> Self {
         let (setup, levels) = (scene.setup, &scene.levels);
-        let corrected = Corrected::new(scene);
+        let corrected = Corrected::new(scene, kit);
         let pick = crate::next::of(&corrected);
         let all = crate::next::all::of(&corrected);
         let findings = findings::shown(&corrected);

@@ -10,7 +10,7 @@ use serde::Serialize;
 use super::{findings::Finding, lanes::dial};
 use crate::{
     action::Action,
-    next::{MoveKind, Pick},
+    next::{Move, MoveKind, Pick},
     words::{
         next as words,
         span::{Line, Span},
@@ -36,6 +36,9 @@ pub struct NextMove {
     pub action: Option<Action>,
     /// How it will stand on the tape.
     pub tape: Option<TapeLine>,
+    /// Its unit ends before the wish: one of the kit may be named.
+    #[serde(skip)]
+    pub asks_kit: bool,
 }
 
 /// A unit's power scale, to be drawn.
@@ -79,6 +82,7 @@ pub(super) fn shown(pick: &Pick, scene: &Scene, findings: &[Finding]) -> NextMov
         power: pick.power.and_then(|(light, next)| power(&scene.setup.lights[light], next)),
         tape: pick.entry.as_ref().map(|entry| tape::pending(scene.setup, entry)),
         action,
+        asks_kit: matches!(&pick.what, Move::Light(to) if to.is_at_end()),
     }
 }
 
@@ -93,6 +97,7 @@ fn mend(pick: &Pick, scene: &Scene, spoils: &Finding, why: Line) -> NextMove {
         power: None,
         tape: action.as_ref().map(|action| tape::pending(scene.setup, &action.entry)),
         action: action.or_else(|| Some(Action { label: words::ANYWAY.to_owned(), entry: pick.entry.clone()? })),
+        asks_kit: false,
     }
 }
 

@@ -32,7 +32,7 @@ pub enum MoveKind {
     Distance,
     /// The room alone is over what the light should give.
     RoomOver,
-    /// Neither dial nor distance brings a light to its wish.
+    /// Neither dial nor distance brings a light to its wish, or the others alone are over it.
     OutOfReach,
     /// Read all lights together.
     MeterWhole,
@@ -61,7 +61,7 @@ impl Move {
             Self::ChooseRatio | Self::LowerRatio(_) => MoveKind::ChooseRatio,
             Self::MeterLight(_) => MoveKind::MeterLight,
             Self::Light(LightMove::RoomOver { .. }) => MoveKind::RoomOver,
-            Self::Light(LightMove::OutOfReach(_)) => MoveKind::OutOfReach,
+            Self::Light(LightMove::OutOfReach(_) | LightMove::OthersOver { .. }) => MoveKind::OutOfReach,
             // The dial stays where it is.
             Self::Light(LightMove::Dial(DialMove { stays: true, .. })) => MoveKind::Distance,
             Self::Light(LightMove::By { .. } | LightMove::Dial(_)) => MoveKind::Dial,

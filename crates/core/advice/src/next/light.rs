@@ -5,13 +5,18 @@ use ink_lamp_light::{
     scale::Stops,
     strobe::{Dial, Reach},
 };
+use ink_lamp_scene::ground::target;
 use ink_lamp_sitting::{
     entry::{DialTurned, Entry, LightLeft, LightPut},
     light::Light,
+    role::Role,
     schools::Trim,
 };
 
-use super::{Move, Pick, meter};
+use super::{
+    Move, Pick, meter,
+    other_unit::{self, OtherUnit},
+};
 use crate::correct::{BY_DISTANCE, Corrected, Correction, REACHED};
 
 /// What brings a light to its wish; `light` in the setup's order.
@@ -21,6 +26,15 @@ pub(crate) enum LightMove {
     RoomOver {
         /// Which.
         light: usize,
+        /// The wish.
+        target: Stops,
+    },
+    /// The others alone give more than is wished where it works.
+    OthersOver {
+        /// Which.
+        light: usize,
+        /// What they give.
+        level: Stops,
         /// The wish.
         target: Stops,
     },
@@ -68,6 +82,8 @@ pub(crate) struct DialMove {
     pub(crate) reach: Reach,
     /// So small a correction is surer by distance.
     pub(crate) surer_by_distance: bool,
+    /// The unit of the kit that does it, where this one ends before.
+    pub(crate) other: Option<OtherUnit>,
 }
 
 /// A wish that can't be reached.
@@ -85,6 +101,19 @@ pub(crate) struct OutOfReach {
     pub(crate) dial: Dial,
     /// Where it stands.
     pub(crate) distance: Option<Meters>,
+    /// The unit of the kit that does it.
+    pub(crate) other: Option<OtherUnit>,
+}
+
+impl LightMove {
+    /// Whether the unit ends before the wish, so that another one may be named.
+    pub(crate) fn is_at_end(&self) -> bool {
+        match self {
+            Self::Dial(to) => to.left.is_some() && to.reach != Reach::Within,
+            Self::OutOfReach(to) => to.reach != Reach::Within,
+            Self::RoomOver { .. } | Self::OthersOver { .. } | Self::By { .. } => false,
+        }
+    }
 }
 
 /// What a light is to do by all that is known of it, where that is worth a turn or a move.
@@ -119,23 +148,39 @@ pub(crate) fn of(scene: &Corrected, index: usize) -> Pick {
 pub(crate) fn stuck(scene: &Corrected, index: usize) -> Option<Pick> {
     let (setup, levels) = (scene.setup, &scene.levels);
     let light = &setup.lights[index];
-    if light.left || light.reading.is_none() {
+    if light.left {
         return None;
     }
+    let leave = |what| {
+        let entry = Entry::Left(LightLeft { light: light.id.clone() });
+        Pick::new(light.id.as_str(), Move::Light(what)).with(Some(entry))
+    };
+    if let Some((level, target)) = others_over(scene, index) {
+        return Some(leave(LightMove::OthersOver { light: index, level, target }));
+    }
+    light.reading.as_ref()?;
     let target = levels.targets[index]?;
     let what = match (scene.outlook(index), light.dial) {
         (None, _) if levels.lights[index].total.is_some() || levels.lights[index].guess.is_some() => {
             LightMove::RoomOver { light: index, target }
         }
         (Some(outlook), Some(dial)) if levels.is_too_far(Stops::of(outlook.gap)) => {
-            let reach = scene.best(index).map_or(Reach::Within, |best| best.reach);
+            let best = scene.best(index);
+            let reach = best.map_or(Reach::Within, |best| best.reach);
+            let other = best.filter(|_| reach != Reach::Within).and_then(|best| other_unit::of(scene, index, best));
             let gap = Stops::of(outlook.gap);
-            LightMove::OutOfReach(OutOfReach { light: index, target, gap, reach, dial, distance: light.distance })
+            LightMove::OutOfReach(OutOfReach { light: index, target, gap, reach, dial, distance: light.distance, other })
         }
         _ => return None,
     };
-    let entry = Entry::Left(LightLeft { light: light.id.clone() });
-    Some(Pick::new(light.id.as_str(), Move::Light(what)).with(Some(entry)))
+    Some(leave(what))
+}
+
+/// What the others give where a light works, and what is wished there, where that is less: its own flash can only add to it.
+pub(super) fn others_over(scene: &Corrected, index: usize) -> Option<(Stops, Stops)> {
+    let wish = scene.setup.lights[index].target?;
+    let is_met = scene.setup.index(Role::Ground) == Some(index) && scene.levels.exposure.is_some() && scene.levels.targets[index].is_none();
+    Some((target::others(&scene.stage, &scene.levels).filter(|_| is_met)?.level()?, wish))
 }
 
 fn turned(scene: &Corrected, index: usize, best: &Correction) -> Pick {
@@ -147,6 +192,8 @@ fn turned(scene: &Corrected, index: usize, best: &Correction) -> Pick {
     let left = Stops::of(best.dialled.gap);
     let by_distance = if best.moved.is_some() { best.dialled.change } else { best.now.change };
     let beside = || best.now.change.abs() <= BY_DISTANCE && !stays;
+    let left = best.moved.map(|_| left).or_else(|| Some(left).filter(|left| scene.levels.is_too_far(*left)));
+    let other = left.filter(|_| best.reach != Reach::Within).and_then(|_| other_unit::of(scene, index, best));
     let what = DialMove {
         light: index,
         target,
@@ -154,12 +201,13 @@ fn turned(scene: &Corrected, index: usize, best: &Correction) -> Pick {
         change: Stops::of(best.now.change),
         to: best.dial,
         stays,
-        left: best.moved.map(|_| left).or_else(|| Some(left).filter(|left| scene.levels.is_too_far(*left))),
+        left,
         by_distance: Stops::of(by_distance),
         moved: best.moved.or_else(|| beside_the_dial(scene, light, Stops::of(by_distance))),
         placed: light.distance.is_some(),
         reach: best.reach,
         surer_by_distance: setup.schools.trim == Trim::Dial && beside(),
+        other,
     };
     let setting = unit.scale.write(best.dial);
     let entry = match best.moved.filter(|_| stays) {

@@ -11,6 +11,7 @@ pub(crate) mod camera;
 mod kind;
 pub(crate) mod light;
 pub(crate) mod meter;
+pub(crate) mod other_unit;
 pub(crate) mod ratio;
 pub(crate) mod room;
 
@@ -123,8 +124,8 @@ pub(crate) fn of(scene: &Corrected) -> Pick {
     // Each light once before any is read twice.
     let wants_reading = |i: usize| {
         let light = &setup.lights[i];
-        // Where the room is fill enough the fill stays off.
-        let is_off = levels.room_fills.is_some() && setup.index(Role::Fill) == Some(i);
+        // Where the room is fill enough the fill stays off, and the ground's light where the others give what is wished.
+        let is_off = levels.room_fills.is_some() && setup.index(Role::Fill) == Some(i) || light::others_over(scene, i).is_some();
         !was_read(scene, i) && !is_off && (levels.targets[i].is_some() || light.unit.is_some())
     };
     if let Some(&i) = order.iter().find(|&&i| wants_reading(i)) {

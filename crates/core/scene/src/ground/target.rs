@@ -3,13 +3,14 @@
 use ink_lamp_light::{field::DVec3, meter::Amount, scale::Stops};
 use ink_lamp_sitting::{metered::HeldAt, role::Role};
 
-use super::{at, middle, wanted};
+use super::{middle, wanted};
 use crate::{levels::Levels, stage::Stage};
 
-/// What the first ground light alone is to read, room included, for a level that is wished where it is metered of all lights together. None where it
-/// is not known what the others give, and where they give that much.
+/// What the first ground light alone is to read, room included, for a level that is wished where it is metered of all lights together: all of it where
+/// it is not known what the others give, none where they give that much.
 pub fn alone(stage: &Stage, levels: &Levels, wish: Stops) -> Option<Stops> {
-    Amount::at(wish).without(others(stage, levels)?).level().filter(|l| l.get() > DARKEST)
+    let Some(others) = others(stage, levels) else { return Some(wish) };
+    Amount::at(wish).without(others).level().filter(|l| l.get() > DARKEST)
 }
 
 /// What the others give where the first ground light is metered, the room's own light left out: as it was read there, or by the plan.
@@ -23,9 +24,13 @@ pub fn others(stage: &Stage, levels: &Levels) -> Option<Amount> {
     read.or_else(|| Some(spilt(stage, stage.first(Role::Ground)?.stood.spot)))
 }
 
-/// What the other lights give at a point of the ground, and what comes back of all.
+/// What the other lights give at a point of the ground, and what comes back of them: what comes back of the ground's own is in its reading.
 fn spilt(stage: &Stage, point: DVec3) -> Amount {
-    at(stage, point, |l| l.role != Role::Ground).without(stage.room_ground)
+    let others = stage.lights.iter().filter(|l| l.role != Role::Ground);
+    others.fold(Amount::NONE, |sum, l| {
+        let back = l.amount.map_or(Amount::NONE, |a| a.times(stage.returned(l)));
+        sum.and(stage.amount(l, point, DVec3::Z)).and(back)
+    })
 }
 
 /// No light is asked for less, stops.

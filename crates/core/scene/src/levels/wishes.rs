@@ -31,8 +31,7 @@ impl Faced<'_> {
         let room_fills = self.room_fills(setup).is_some();
         let is_pair = self.camera && key.is_some() && fill.is_some() && !room_fills;
         let pair = setup.ratio.filter(|_| is_pair).map(|ratio| self.key_and_fill(ratio, self.others(setup)));
-        // Without a fill, or where the room is one, the key alone is the lit side, and lies on the exposure with the room in it.
-        let alone = setup.ratio.filter(|_| self.camera && (fill.is_none() || room_fills)).map(|_| Stops::ZERO);
+        let alone = setup.ratio.filter(|_| self.camera && (fill.is_none() || room_fills)).map(|ratio| self.key_alone(ratio, setup));
         let follows = setup.schools.follow == Follow::CameraFollows;
         let read = key.and_then(|i| self.lights[i].total).filter(|_| follows);
         setup
@@ -51,9 +50,23 @@ impl Faced<'_> {
             .collect()
     }
 
-    /// What lights that are not metered at the face will put there: as they are wished, or else as they are known.
+    /// Without a fill, or where the room is one, the key is the lit side: it lies on the exposure with the room in it, and with what the others put
+    /// there, where the lit side is what counts.
+    fn key_alone(&self, ratio: RatioTarget, setup: &Setup) -> Stops {
+        match (ratio.anchor(), ratio.convention()) {
+            (Anchor::LitSide, Convention::LitShadow) => level((1.0 - self.others(setup).get()).max(self.room.get())),
+            (Anchor::KeyAlone, _) | (_, Convention::Readings) => Stops::ZERO,
+        }
+    }
+
+    /// What lights that are not metered at the face will put there: as they are wished, or else as they are known. A level wished of the ground is that
+    /// of all lights, so of the ground's own what was read counts.
     fn others(&self, setup: &Setup) -> Amount {
-        self.spill.on_face(|i| setup.lights[i].target.map_or(self.lights[i].flash, Amount::at))
+        self.spill.on_face(|i| {
+            let (light, level) = (&setup.lights[i], &self.lights[i]);
+            let is_read = light.role == Role::Ground && level.total.is_some();
+            light.target.filter(|_| !is_read).map_or(level.flash, Amount::at)
+        })
     }
 
     /// Where room and spill leave a fill nothing to give, the greatest lit : shadow that they allow, the key on 0: `(K + b)/(sK + b)` of a room
@@ -106,9 +119,13 @@ impl Faced<'_> {
             (Anchor::KeyAlone, Convention::LitShadow) => (1.0, (1.0 - r) * (1.0 - ratio * s) / (ratio - 1.0) - both + r),
             (Anchor::KeyAlone, Convention::Readings) => (1.0, 1.0 / ratio),
         };
-        let level = |light: f64| Stops::from_factor(light.max(1e-3)).unwrap_or(Stops::ZERO);
         (level(key), level(fill))
     }
+}
+
+/// So much light as a level; what can't be given is told as next to nothing.
+fn level(light: f64) -> Stops {
+    Stops::from_factor(light.max(1e-3)).unwrap_or(Stops::ZERO)
 }
 
 /// Ratios are said in tenths: so near to one it is that one.

@@ -8,7 +8,10 @@ use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{role::Role, schools::Trim};
 
 use crate::{
-    next::light::{DialMove, LightMove, OutOfReach},
+    next::{
+        light::{DialMove, LightMove, OutOfReach},
+        other_unit::OtherUnit,
+    },
     words::{
         span::{Line, Span, strong, text},
         terms,
@@ -38,6 +41,9 @@ pub(super) fn say(to: &LightMove, scene: &Scene) -> Line {
     match to {
         LightMove::RoomOver { light, .. } => {
             vec![text(format!("{} can't go lower: the room alone is over it", setup.lights[*light].name()))]
+        }
+        LightMove::OthersOver { light, level, .. } => {
+            vec![text(format!("{} stays off: the others alone give {} there", setup.lights[*light].name(), level.shown()))]
         }
         // Turned by hand by so much: the flash itself, whatever the room adds to it.
         LightMove::By { light, change, .. } => {
@@ -87,13 +93,21 @@ fn dial(to: &DialMove, scene: &Scene) -> Line {
 pub(super) fn why(to: &LightMove, scene: &Scene) -> Vec<Line> {
     match to {
         LightMove::RoomOver { light, target } => vec![reads(*light, *target, scene), vec![text(LESS_ROOM)]],
+        LightMove::OthersOver { target, .. } => vec![vec![text(format!(
+            "{} is wished. A grid or a flag on what spills there, all farther from the ground, or a darker ground; or leave it so.",
+            target.shown()
+        ))]],
         LightMove::OutOfReach(to) => vec![reads(to.light, to.target, scene), vec![text(instead(to, scene))]],
         LightMove::By { light, target, .. } => {
             vec![reads(*light, *target, scene), vec![text("Say which unit it is and what its dial shows, and the setting is named here.")]]
         }
         LightMove::Dial(to) => {
             let mut why = vec![reads(to.light, to.target, scene)];
-            let other = if to.left.is_some() { unit_of(to, scene).map(|unit| other_ways(unit, to.reach)) } else { by_distance(to, scene) };
+            let other = if to.left.is_some() {
+                unit_of(to, scene).map(|unit| other_ways(unit, to.reach, to.other.as_ref()))
+            } else {
+                by_distance(to, scene)
+            };
             why.extend(other.map(|words| vec![text(words)]));
             why
         }
@@ -125,31 +139,47 @@ fn instead(to: &OutOfReach, scene: &Scene) -> String {
     let unit = scene.setup.lights[to.light].unit.as_ref();
     let end = unit.map(|u| u.scale.write(to.dial)).unwrap_or_default();
     let at = to.distance.map(|d| format!(" at {}", d.told(scene.setup.length))).unwrap_or_default();
+    let other = to.other.as_ref().map(named);
     if unit.is_some_and(|u| u.scale.only().is_some()) {
-        return format!("It has one power{at}. A gel, a filter or another unit; or the aperture or the ISO, and all others with it.");
+        let other = other.as_deref().unwrap_or("another unit");
+        return format!("It has one power{at}. A gel, a filter or {other}; or the aperture or the ISO, and all others with it.");
     }
     match (to.reach, to.gap.get() > 0.0) {
         (Reach::Within, _) => {
             format!("It stands at {end}{at}, and no finer step is nearer. A hand's breadth of distance does it, or leave it so.")
         }
         (_, true) => {
-            format!("It ends at {end}{at}. A grid, a gel, a smaller unit; or a smaller aperture or a filter, and all others up as much.")
+            let other = other.as_deref().unwrap_or("a smaller unit");
+            format!("It ends at {end}{at}. A grid, a gel, {other}; or a smaller aperture or a filter, and all others up as much.")
         }
-        (_, false) => format!(
-            "It ends at {end}{at}. A stronger unit, less before it; or a wider aperture or a higher ISO, and all others down as much."
-        ),
+        (_, false) => {
+            let other = other.map_or_else(|| "A stronger unit, less before it".to_owned(), |other| format!("Less before it, {other}"));
+            format!("It ends at {end}{at}. {other}; or a wider aperture or a higher ISO, and all others down as much.")
+        }
     }
 }
 
-fn other_ways(unit: &Unit, reach: Reach) -> String {
+/// A unit of the kit with its setting: `the Taper 200 at 1/32`.
+fn named(other: &OtherUnit) -> String {
+    format!("the {} at {}", other.name, other.dial)
+}
+
+fn other_ways(unit: &Unit, reach: Reach, other: Option<&OtherUnit>) -> String {
     let (name, scale) = (&unit.name, &unit.scale);
+    let other = other.map(named);
     match reach {
         _ if scale.only().is_some() => {
-            format!("{name} has no dial. Or a filter, a gel, another unit, or the aperture, and all others with it.")
+            let other = other.as_deref().unwrap_or("another unit");
+            format!("{name} has no dial. Or a filter, a gel, {other}, or the aperture, and all others with it.")
         }
-        Reach::BelowLowest => format!("{name} ends at {}. Or a filter, a grid, or a smaller unit.", scale.write(scale.lowest())),
+        Reach::BelowLowest => {
+            let other = other.as_deref().unwrap_or("a smaller unit");
+            format!("{name} ends at {}. Or a filter, a grid, or {other}.", scale.write(scale.lowest()))
+        }
         Reach::AboveFull => {
-            format!("{name} ends at {}. Or open the aperture or raise ISO, and bring all others down as much.", scale.write(Dial::FULL))
+            let other = other.map(|other| format!("{other}, or ")).unwrap_or_default();
+            let end = scale.write(Dial::FULL);
+            format!("{name} ends at {end}. Or {other}open the aperture or raise ISO, and bring all others down as much.")
         }
         Reach::Within => format!("{name} has no finer step."),
     }

@@ -6,9 +6,9 @@ mod light;
 mod meter;
 mod room;
 
-use ink_lamp_light::scale::Step;
+use ink_lamp_light::{ratio::Convention, scale::Step};
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::entry::Entry;
+use ink_lamp_sitting::{entry::Entry, metered::HeldAt, role::Role};
 
 use crate::{
     next::{Move, Pick, has_whole},
@@ -84,10 +84,31 @@ fn shoot(scene: &Scene) -> Vec<Line> {
     };
     let mut why = vec![vec![text(stands)]];
     let read = (0..scene.setup.lights.len()).filter(|i| scene.belief.was_read(*i)).count();
-    if levels.whole.is_none() && has_whole(scene.setup) && read > 1 {
-        why.push(vec![text("All together was not metered: it would show a light that does not fire with the others.")]);
-    }
+    let whole = levels.whole.is_none() && has_whole(scene.setup) && read > 1;
+    why.extend(offer(whole, shares_are_unknown(scene)).map(|words| vec![text(words)]));
     why
+}
+
+/// What one more reading of all lights together would show, by where it is held.
+const fn offer(at_face: bool, at_shadow_side: bool) -> Option<&'static str> {
+    match (at_face, at_shadow_side) {
+        (true, false) => Some("All together was not metered: it would show a light that does not fire with the others."),
+        (true, true) => Some(
+            "All together was not metered: at the face it would show a light that does not fire with the others, at the shadow side how much of \
+             the key comes back there.",
+        ),
+        (false, true) => Some(
+            "Without a plan nobody knows how much of the key comes back on the shadow side: one reading of all together there says it.",
+        ),
+        (false, false) => None,
+    }
+}
+
+/// Whether nothing says what the key puts on the shadow side, and the ratio hangs on it.
+fn shares_are_unknown(scene: &Scene) -> bool {
+    let setup = scene.setup;
+    let by_sides = setup.ratio.is_some_and(|ratio| ratio.convention() == Convention::LitShadow);
+    by_sides && setup.first(Role::Fill).is_some() && scene.stage.first(Role::Key).is_none() && setup.spilt_at(HeldAt::ShadowSide).is_none()
 }
 
 /// What comes before any reading and any dial.

@@ -20,13 +20,14 @@ const ROOMS = [
   ['src/plan/drawing/**', [...below, 'plan/store']],
   ['src/plan/panels/**', [...below, 'plan/store', 'plan/drawing']],
   ['src/studies/**', [...below, 'studies']],
+  ['src/check/**', [...below, 'check']],
   ['src/sittings/**', below],
   ['src/sittings/begin/**', [...below, 'sittings/FlatLadder.vue']],
   ['src/kit/**', below],
   ['src/board/BoardView.vue', [...below, 'board']],
   ['src/board/DeskBoard.vue', [...below, 'board', 'plan']],
   ['src/plan/PlanView.vue', [...below, 'plan']],
-  ['src/app/**', [...below, 'board', 'plan', 'studies', 'sittings', 'kit']],
+  ['src/app/**', [...below, 'board', 'plan', 'studies', 'check', 'sittings', 'kit']],
 ]
 
 const importsOf = ([files, rooms]) => {

@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { beside, expect, lane, test, underWay } from '../support/app'
+import { faulty } from '../support/faults'
 
 const ALL = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 
@@ -54,6 +55,20 @@ for (const theme of ['ink', 'paper'] as const) {
         await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
         expect(await scan(page), part).toEqual([])
       }
+    })
+
+    test('the check can be used by everyone', async ({ app, page }) => {
+      const look = await faulty(app, 'Checked')
+      await page.goto(`/setups/${look}/check`)
+      await expect(page.getByRole('table')).toBeVisible()
+      expect(await scan(page)).toEqual([])
+      await page.goto(`/setups/${look}/check/cautions`)
+      await expect(page.getByRole('heading', { name: 'Mains' })).toBeVisible()
+      expect(await scan(page)).toEqual([])
+      await page.setViewportSize({ width: 390, height: 844 })
+      await page.goto(`/setups/${look}/check`)
+      await expect(page.getByRole('radio', { name: /Rim/ })).toBeVisible()
+      expect(await scan(page)).toEqual([])
     })
 
     test('the kit can be used by everyone', async ({ page }) => {

@@ -35,9 +35,10 @@ impl Kept for Gear {
 /// States are derived: when a look is brought up, its state is worked out anew from its tape. Only where that can't be, it is brought up
 /// itself. Format 2: a reading holds by which school it was taken once another one is chosen. Format 4: readings are kept as evidence.
 /// Format 5: so are the meter's own settings. Format 6: so is what was read to spill.
+/// Format 7: so is the charge that a unit holds after its dial went down.
 impl Kept for Setup {
     const WHAT: &'static str = "a setup";
-    const STEPS: &'static [Step] = &[|_| {}, as_sheets_allow, |_| {}, |_| {}, |_| {}];
+    const STEPS: &'static [Step] = &[|_| {}, as_sheets_allow, |_| {}, |_| {}, |_| {}, |_| {}];
 }
 
 /// To what is written from 28 November 2026, which refuses what no unit and no name can be: t0.1 under t0.5 were taken for each other; a

@@ -42,6 +42,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Every device before the first flash, point by point. Nothing is kept: a tick is an entry. */
+        post: operations["checkDevices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/draft": {
         parameters: {
             query?: never;
@@ -662,6 +679,7 @@ export interface components {
             /** @description What light may be added. */
             adding: components["schemas"]["NewLight"][];
             camera?: components["schemas"]["CameraShown"] | null;
+            check?: components["schemas"]["ToMend"] | null;
             /** @description Mains circuits and their load. */
             circuits: components["schemas"]["CircuitShown"][];
             face?: components["schemas"]["Face"] | null;
@@ -824,11 +842,114 @@ export interface components {
              */
             y: number;
         };
+        /** @description A usual caution. */
+        Caution: {
+            /** @description The devices here that it is about, as they are said; none where nothing that is known asks for it. */
+            here: string[];
+            /** @description What it is about: `Mains`. */
+            title: string;
+            /** @description What is to be done. */
+            words: string;
+        };
+        /**
+         * @description How a cell stands.
+         * @enum {string}
+         */
+        CellState: "right" | "not_said" | "wrong" | "aside" | "none";
         /**
          * @description What was changed.
          * @enum {string}
          */
         Change: "grid_on" | "grid_off" | "gels" | "modifier";
+        /** @description Everything that would spoil the first flash. */
+        Check: {
+            /** @description What was put aside, and why. */
+            aside: components["schemas"]["CheckFinding"][];
+            /** @description Usual cautions, where they matter here first. Local codes and licensed practice decide. */
+            cautions: components["schemas"]["Caution"][];
+            /** @description Camera, transmitter, then each unit in the order of the lanes. */
+            devices: components["schemas"]["CheckedDevice"][];
+            /** @description What is to be mended, the most harmful first. */
+            findings: components["schemas"]["CheckFinding"][];
+            /** @description Findings that are to be mended. */
+            mend: number;
+            /** @description Cells that are right. */
+            right: number;
+            /** @description The points, each with a cell for each device. */
+            rows: components["schemas"]["CheckRow"][];
+            /** @description Cells that nobody looked at. */
+            say: number;
+            /** @description How all cells stand, in a line. */
+            stands: string;
+            /** @description What there is to mend, in a line. */
+            title: components["schemas"]["Span"][];
+            /** @description Each unit's turn to fire. */
+            turns: components["schemas"]["FireTurn"][];
+        };
+        /** @description One device at one point. */
+        CheckCell: {
+            /** @description Who looked, where that was said. */
+            by?: string | null;
+            /** @description What can be said of it: the first by a click; several where nobody said which. */
+            press: components["schemas"]["Action"][];
+            /** @description What it shows, or is to show. */
+            says: string;
+            /** @description How it stands. */
+            state: components["schemas"]["CellState"];
+        };
+        /** @description Something that would spoil the flash, and what mends it. */
+        CheckFinding: {
+            /** @description On which device. */
+            device: components["schemas"]["Device"];
+            /** @description How that is done on this piece of kit, in its own words. */
+            how?: string | null;
+            kind?: components["schemas"]["FindingKind"] | null;
+            mends?: components["schemas"]["Action"] | null;
+            /** @description At which point. */
+            point: components["schemas"]["CheckPoint"];
+            role?: components["schemas"]["Role"] | null;
+            /** @description It spoils the frame. */
+            spoils: boolean;
+            /** @description What it is, and what comes of it. */
+            words: components["schemas"]["Span"][];
+        };
+        /**
+         * @description What is looked at on a device.
+         * @enum {string}
+         */
+        CheckPoint: "channel" | "group" | "mode" | "lowest" | "step" | "ready" | "supply" | "reach" | "slave" | "zoom" | "high_speed" | "charge" | "lamp" | "range" | "fires";
+        /** @description A point. */
+        CheckRow: {
+            /** @description One cell for each device, in their order. */
+            cells: components["schemas"]["CheckCell"][];
+            /** @description As it is said: `Channel`. */
+            name: string;
+            /** @description Which. */
+            point: components["schemas"]["CheckPoint"];
+        };
+        /** @description A setup whose devices are looked at. */
+        CheckToMake: {
+            /** @description How it stands. */
+            setup: components["schemas"]["Setup"];
+        };
+        /** @description A device as its column is headed. */
+        CheckedDevice: {
+            /** @description Cautions that belong to it. */
+            cautions: string[];
+            /** @description Which. */
+            device: components["schemas"]["Device"];
+            /** @description What it is called: `Taper 400`. */
+            kit: string;
+            /** @description How many are to be mended. */
+            mend: number;
+            /** @description As it is said: `Camera`, `Rim`. */
+            name: string;
+            role?: components["schemas"]["Role"] | null;
+            /** @description How many nobody looked at. */
+            say: number;
+            /** @description `right`, `1 to mend`, `2 to say`. */
+            stands: string;
+        };
         /**
          * Format: double
          * @description How far the chin is up, −45 to 45 degrees; negative is down.
@@ -1186,6 +1307,32 @@ export interface components {
          * @description Time from the moment the frame is open to the flash: the delay of triggers, 0 to 1 second.
          */
         Delay: number;
+        /** @description A device that is looked at. */
+        Device: "camera" | "transmitter" | {
+            /** @description The unit of a light. */
+            unit: components["schemas"]["LightId"];
+        };
+        /** @description Somebody looked at a device. */
+        DeviceChecked: {
+            /** @description Who looked: 1 to 60 characters. */
+            by?: string | null;
+            /** @description On what. */
+            device: components["schemas"]["Device"];
+            /** @description At what. */
+            point: components["schemas"]["CheckPoint"];
+            saw?: components["schemas"]["Saw"] | null;
+        };
+        /** @description A cell that somebody looked at. */
+        DeviceTick: {
+            /** @description Who looked, where that was said: 1 to 60 characters. */
+            by?: string | null;
+            /** @description On what. */
+            device: components["schemas"]["Device"];
+            /** @description At what. */
+            point: components["schemas"]["CheckPoint"];
+            /** @description What was seen. */
+            saw: components["schemas"]["Saw"];
+        };
         /**
          * Format: int32
          * @description Steps below full on the unit's own scale
@@ -1382,6 +1529,9 @@ export interface components {
         } | {
             /** @description A frame by automatic flash, to begin from. */
             automatic: components["schemas"]["AutomaticFrame"];
+        } | {
+            /** @description Somebody looked at a device before the first flash. */
+            checked: components["schemas"]["DeviceChecked"];
         } | {
             /** @description A frame was shot. */
             frame: components["schemas"]["FrameShot"];
@@ -1601,6 +1751,11 @@ export interface components {
             ground: components["schemas"]["Lamps"];
             /** @description At the sitter. */
             sitter: components["schemas"]["Lamps"];
+        } | {
+            /** @description Whose went off since. */
+            off: components["schemas"]["LightId"][];
+            /** @description Whose are on now. */
+            on: components["schemas"]["LightId"][];
         }) | {
             again?: components["schemas"]["TimeOfDay"] | null;
             in_ten?: components["schemas"]["Stops"] | null;
@@ -1642,8 +1797,12 @@ export interface components {
             light: components["schemas"]["LightId"];
             to?: components["schemas"]["Meters"] | null;
         } | ({
+            /** @description The setting whose charge it holds. */
+            held: string;
             /** @description Whose. */
             light: components["schemas"]["LightId"];
+            /** @description By how much the next flash would be too bright. */
+            over: components["schemas"]["Stops"];
         } | {
             /** @description Over (+) or under (−) its target with it. */
             gap: components["schemas"]["Stops"];
@@ -1843,7 +2002,22 @@ export interface components {
          * @description What can be found.
          * @enum {string}
          */
-        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "daylight" | "no_flash_frame" | "room_places" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "ground_narrow" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
+        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "daylight" | "no_flash_frame" | "room_places" | "modelling_lamps" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "ground_narrow" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
+        /** @description A unit's turn to fire. */
+        FireTurn: {
+            /** @description Which device. */
+            device: components["schemas"]["Device"];
+            /** @description It fired. */
+            fired: components["schemas"]["Action"];
+            /** @description It did not. */
+            not: components["schemas"]["Action"];
+            /** @description The role of its light. */
+            role: components["schemas"]["Role"];
+            /** @description What to do. */
+            say: string;
+            /** @description How it stands. */
+            state: components["schemas"]["CellState"];
+        };
         /** @description How shutter and flash meet. */
         Firing: {
             /** @description From the frame being open to the flash. */
@@ -2380,6 +2554,49 @@ export interface components {
             /** @description Pieces that are kept and can't be read. */
             unreadable: components["schemas"]["UnreadableView"][];
         };
+        /** @description How a piece of kit is set, in the words of its own buttons and of its sheet; 1 to 60 characters each. */
+        KitWords: {
+            /**
+             * @description How its channel is set: `hold CH, turn`.
+             * @default null
+             */
+            channel: string | null;
+            /**
+             * @description How its charge is dumped: `press Test once`.
+             * @default null
+             */
+            dump: string | null;
+            /**
+             * @description How its group is set.
+             * @default null
+             */
+            group: string | null;
+            /**
+             * @description Where high-speed sync is.
+             * @default null
+             */
+            high_speed: string | null;
+            /**
+             * @description How it is put in manual.
+             * @default null
+             */
+            mode: string | null;
+            /**
+             * @description What else is to be known of it, its firmware say: 1 to 500 characters.
+             * @default null
+             */
+            note: string | null;
+            /**
+             * @description What tells that it is ready: `one long beep`.
+             * @default null
+             */
+            ready: string | null;
+            /**
+             * @description How it tells that its battery is weak.
+             * @default null
+             */
+            supply: string | null;
+        };
         /** @description The scale that all lanes stand on. */
         Ladder: {
             /** @description A mid-grey reads as black below this. */
@@ -2512,6 +2729,7 @@ export interface components {
         /** @description A light: what it is for, which unit does it, how that is set, and what was read. */
         Light: {
             automatic?: components["schemas"]["Automatic"] | null;
+            charged?: components["schemas"]["Dial"] | null;
             dial?: components["schemas"]["Dial"] | null;
             distance?: components["schemas"]["Meters"] | null;
             /** @description Its id within the setup. */
@@ -2736,6 +2954,11 @@ export interface components {
          * @description A colour filter's shift in mired, −500 to +500: positive warms.
          */
         Mired: number;
+        /**
+         * @description How a modelling lamp is while frames are shot.
+         * @enum {string}
+         */
+        ModellingLamp: "off" | "proportional" | "full";
         /** @description A modifier as it stands in the kit. */
         Modifier: {
             grid?: components["schemas"]["Grid"] | null;
@@ -3378,6 +3601,7 @@ export interface components {
             grid?: components["schemas"]["Grid"] | null;
             group?: components["schemas"]["Group"] | null;
             kit?: components["schemas"]["FromKit"] | null;
+            lamp?: components["schemas"]["ModellingLamp"] | null;
             shape?: components["schemas"]["Shape"] | null;
         };
         /** @description A light from behind. */
@@ -3426,6 +3650,8 @@ export interface components {
             before?: components["schemas"]["RoomSeen"] | null;
             frame?: components["schemas"]["FrameSeen"] | null;
             ground?: components["schemas"]["Reading"] | null;
+            /** @description The lights whose modelling lamps were on when it was read at the sitter: they are in that reading. */
+            modelling?: components["schemas"]["LightId"][];
             reading?: components["schemas"]["Reading"] | null;
             /** @description Whether the wish was said, or is only the default. */
             said?: boolean;
@@ -3602,6 +3828,17 @@ export interface components {
              */
             unit: string;
         };
+        /** @description What was seen on a device. */
+        Saw: {
+            /** @description It is right, as it says: 1 to 60 characters. True as long as the same is wanted there. */
+            right: string;
+        } | {
+            /** @description It is not: what it says, or does. 1 to 60 characters. */
+            wrong: string;
+        } | {
+            /** @description Put aside, and why: 1 to 60 characters. */
+            aside: string;
+        };
         /** @description A whole stop of the scale. */
         ScaleStop: {
             /** @description Where. */
@@ -3704,6 +3941,8 @@ export interface components {
         /** @description Everything as it now stands. */
         Setup: {
             camera?: components["schemas"]["Camera"] | null;
+            /** @description What somebody looked at on the devices before the first flash. */
+            checks?: components["schemas"]["DeviceTick"][];
             /** @description How shutter and flash meet. */
             firing?: components["schemas"]["Firing"];
             /**
@@ -4352,6 +4591,13 @@ export interface components {
              */
             from?: string | null;
         };
+        /** @description How many things are to be mended before the first flash, and the worst of them: what a board keeps of it. */
+        ToMend: {
+            /** @description How many. */
+            count: number;
+            /** @description The worst. */
+            worst: components["schemas"]["Span"][];
+        };
         /**
          * @description How light a scene is on the whole: automatic exposure is pulled down by a light one and pushed up by a dark one.
          * @enum {string}
@@ -4394,6 +4640,8 @@ export interface components {
             pre_flashes?: number;
             /** @description How finely it steps. */
             step: components["schemas"]["Step"];
+            /** @description How it is set, in its own words. */
+            words?: components["schemas"]["KitWords"];
         };
         /** @description The transmitter was chosen, or put away. */
         TransmitterChosen: {
@@ -4433,6 +4681,8 @@ export interface components {
             scale: components["schemas"]["PowerScaleSpec"];
             slave?: components["schemas"]["SlaveCell"] | null;
             supply?: components["schemas"]["Supply"] | null;
+            /** @description How it is set, in its own words. */
+            words?: components["schemas"]["KitWords"];
             zoom?: components["schemas"]["Zoom"] | null;
         };
         /** @description A light without a place. */
@@ -4847,6 +5097,111 @@ export interface operations {
                 };
             };
             /** @description Record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    checkDevices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckToMake"];
+            };
+        };
+        responses: {
+            /** @description The devices */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Check"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field of the setup is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
             503: {
                 headers: {
                     [name: string]: unknown;

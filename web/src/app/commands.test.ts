@@ -2,6 +2,7 @@ import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { boardCommands } from '@/board/commands'
+import { checkCommands } from '@/check/commands'
 import { kitCommands } from '@/kit/commands'
 import { planCommands } from '@/plan/commands'
 import { sittingsCommands } from '@/sittings/commands'
@@ -14,6 +15,7 @@ const VIEWS: [string, () => Command[]][] = [
   ['board', () => boardCommands({ meter: nothing, far: () => undefined, done: nothing, go: nothing })],
   ['plan', () => planCommands({ part: () => true, together: nothing, leave: nothing })],
   ['ways', () => studyCommands({ study: () => true, leave: nothing })],
+  ['check', () => checkCommands({ fire: () => true, leave: nothing })],
   ['sittings', () => sittingsCommands({ find: nothing, begin: nothing })],
   ['kit', () => kitCommands({ find: nothing, add: nothing })],
 ]

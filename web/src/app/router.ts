@@ -23,6 +23,18 @@ export const router = createRouter({
       component: () => import('@/plan/PlanView.vue'),
       props: true,
     },
+    {
+      path: '/setups/:id/check',
+      name: 'check',
+      component: () => import('@/check/CheckView.vue'),
+      props: true,
+    },
+    {
+      path: '/setups/:id/check/cautions',
+      name: 'cautions',
+      component: () => import('@/check/CheckView.vue'),
+      props: ({ params }) => ({ id: params.id, part: 'cautions' }),
+    },
     { path: '/kit', name: 'kit', component: () => import('@/kit/KitView.vue') },
     { path: '/:rest(.*)', name: 'nowhere', component: () => import('./NotFound.vue') },
   ],

@@ -174,7 +174,14 @@ const MENU = computed(() => [
 <template>
   <div class="flex h-dvh flex-col" :class="far ? '' : 'min-h-180 max-column:h-auto'">
     <PushButton v-if="far" class="fixed top-1 right-1 z-20" @click="far = false">Near <KeyCap>0</KeyCap></PushButton>
-    <AppBar v-else :board="id" phone @keys="keysOpen = true" @phone="phoneOpen = true">
+    <AppBar
+      v-else
+      :board="id"
+      :mend="board.board?.check?.count"
+      phone
+      @keys="keysOpen = true"
+      @phone="phoneOpen = true"
+    >
       <template v-if="board.view && sitting">
         <Menu as="div" class="relative min-w-0">
           <MenuButton class="flex h-8 max-w-105 min-w-0 items-center gap-2 rounded-key px-2">

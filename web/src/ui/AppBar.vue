@@ -5,7 +5,7 @@ import { usePreferences } from './preferences'
 import KeyCap from './KeyCap.vue'
 
 /** The bar at the head of every view: where one is, and how it is lit. */
-const { board } = defineProps<{ board?: string; phone?: boolean }>()
+const { board, mend = 0 } = defineProps<{ board?: string; phone?: boolean; mend?: number }>()
 const emit = defineEmits<{ keys: []; phone: [] }>()
 const preferences = usePreferences()
 const route = useRoute()
@@ -15,6 +15,11 @@ const views = computed(() => [
         { name: 'Board', to: { name: 'board', params: { id: board } }, here: route.name === 'board' },
         { name: 'Plan', to: { name: 'plan', params: { id: board } }, here: route.name === 'plan' },
         { name: 'Ways', to: { name: 'ways', params: { id: board } }, here: route.name === 'ways' },
+        {
+          name: 'Check',
+          to: { name: 'check', params: { id: board } },
+          here: ['check', 'cautions'].includes(String(route.name)),
+        },
       ]
     : []),
   { name: 'Sittings', to: { name: 'sittings' }, here: route.name === 'sittings' },
@@ -42,7 +47,13 @@ const views = computed(() => [
         class="flex h-7.5 items-center rounded-key px-2.5 text-text-2"
         :class="view.here ? 'bg-raise font-[650] !text-text' : ''"
         :aria-current="view.here ? 'page' : undefined"
-        >{{ view.name }}</RouterLink
+        >{{ view.name
+        }}<b
+          v-if="view.name === 'Check' && mend > 0"
+          class="ml-1 font-[650] text-text"
+          :aria-label="`${mend} to mend`"
+          >{{ mend }}</b
+        ></RouterLink
       >
       <button
         v-if="phone"

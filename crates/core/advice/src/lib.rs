@@ -7,6 +7,8 @@
 
 pub mod action;
 pub mod board;
+mod cautions;
+pub mod check;
 mod correct;
 pub mod findings;
 pub mod ground_ways;

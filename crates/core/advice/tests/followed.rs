@@ -73,7 +73,8 @@ fn follow(mut setup: Setup, truth: &mut Truth) -> Result<Ended, String> {
         match kind {
             MoveKind::Shoot => {
                 // Another ratio is another wish, and worth a reading more.
-                let limit = setup.lights.len() + 1 + decisions + 3 * alarms + 2 * setup.lights.len() * lamps_off;
+                // A light that may well lie far off is read once more than the rest.
+                let limit = 2 * setup.lights.len() + 1 + decisions + 3 * alarms + 2 * setup.lights.len() * lamps_off;
                 return if readings <= limit {
                     Ok(Ended { setup, shot: true })
                 } else {

@@ -7,7 +7,8 @@ use ink_lamp_light::{
     scale::{Iso, ShutterTime, Step, Stops},
 };
 use ink_lamp_sitting::{
-    entry::{Entry, ReadingTaken, Subject},
+    checks::Device,
+    entry::{DeviceChecked, Entry, ReadingTaken, Subject},
     firing::SyncPlace,
     light::{Held, Light},
     role::{LightId, Role},
@@ -150,6 +151,7 @@ impl Effect {
                 Self { light: light(now, id), at, moved: moved(before, now, id), ..plain }
             }
             Entry::Automatic(frame) => Self { light: light(now, &frame.light), ..plain },
+            Entry::Checked(DeviceChecked { device: Device::Unit(id), .. }) => Self { light: light(now, id), ..plain },
             // What these did, the entry itself tells.
             _ => plain,
         }

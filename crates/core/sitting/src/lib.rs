@@ -9,7 +9,8 @@
 //! - [`role`], [`metered`]: whose light it is; where, how and with what a reading was taken;
 //! - [`camera`], [`schools`], [`supplies`], [`movement`], [`holds`]: how the photographer works and with what;
 //! - [`studio`]: where everything stands, and plain geometry;
-//! - [`light`], [`room`], [`firing`], [`seen`]: a light, the room's own light, sync and high-speed switches, readings as evidence, as data;
+//! - [`light`], [`room`], [`firing`], [`checks`], [`seen`]: a light, the room's own light, sync and high-speed switches, what was looked at on the devices,
+//!   readings as evidence, as data;
 //! - [`setup`], [`own`], [`spill`], [`at_shutter`]: everything as it stands; what of a reading is a light's own, and what of the key falls elsewhere; what the shutter does to each light;
 //! - [`standing`]: lights in space, and what moving does to them;
 //! - [`likely`], [`belief`]: what the sheets say of a light; what is known of it from all readings together, and how surely;
@@ -19,6 +20,7 @@
 pub mod at_shutter;
 pub mod belief;
 pub mod camera;
+pub mod checks;
 pub mod entry;
 pub mod firing;
 pub mod history;

@@ -10,7 +10,7 @@ use ink_lamp_light::{
 };
 use serde::{Deserialize, Serialize};
 
-use crate::{metered::RoomPlace, studio::Bearing};
+use crate::{metered::RoomPlace, role::LightId, studio::Bearing};
 
 /// The room's light: the wish, and the last readings of it.
 #[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]
@@ -38,6 +38,10 @@ pub struct Room {
     /// What a test frame without flash showed.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub frame: Option<FrameSeen>,
+    /// The lights whose modelling lamps were on when it was read at the sitter: they are in that reading.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 8>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 8))]
+    pub modelling: Vec<LightId>,
 }
 
 /// What lights the room.

@@ -5,6 +5,7 @@ use serde::{Deserialize, Deserializer, Serialize};
 
 use crate::{
     camera::Camera,
+    checks::DeviceTick,
     firing::Firing,
     holds::Holds,
     kit::Transmitter,
@@ -76,6 +77,10 @@ pub struct Setup {
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "seen::all")]
     #[cfg_attr(feature = "schema", schema(max_items = 64))]
     pub seen: Vec<Seen>,
+    /// What somebody looked at on the devices before the first flash.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "crate::checks::ticks")]
+    #[cfg_attr(feature = "schema", schema(max_items = 150))]
+    pub checks: Vec<DeviceTick>,
     /// What was read to fall on the shadow side and on the ground besides their own lights.
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "up_to::<_, _, 2>")]
     #[cfg_attr(feature = "schema", schema(max_items = 2))]
@@ -103,6 +108,7 @@ impl Default for Setup {
             meter: MeterSet::default(),
             ground_tone: None,
             seen: Vec::new(),
+            checks: Vec::new(),
             spilt: Vec::new(),
         }
     }

@@ -17,6 +17,7 @@ fn every_module_names_only_what_stands_below_it() {
         "light",
         "room",
         "firing",
+        "checks",
         "seen",
         "setup",
         "own",

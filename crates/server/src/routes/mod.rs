@@ -3,6 +3,7 @@
 mod address;
 pub mod assets;
 mod begin;
+mod check;
 pub mod document;
 mod draft;
 mod events;
@@ -57,6 +58,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(draft::draft)
             .service(plan::plan)
             .service(ways::ways)
-            .service(study::study),
+            .service(study::study)
+            .service(check::check),
     );
 }

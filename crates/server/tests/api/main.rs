@@ -576,3 +576,36 @@ async fn what_can_not_be_read_is_told_where_it_stands_and_everything_else_goes_o
     let (_, kit) = app.get("/api/kit").await;
     assert_eq!((kit["items"].as_array().unwrap().len(), kit["unreadable"][0]["id"].as_str()), (0, Some(piece.to_string().as_str())));
 }
+
+#[actix_web::test]
+async fn a_unit_of_the_kit_is_named_where_a_light_s_own_ends_before_its_wish() {
+    let app = App::spawn().await;
+    let (_, look) = app.begin("At its end").await;
+    let unit = |name: &str, rated: f64, lowest: u32| json!({"name": name, "rated": rated, "scale": {"fractions": {"lowest": lowest, "step": "tenths"}}});
+    let wick = format!("/api/kit/{}", Uuid::now_v7());
+    let put = |retired: bool| json!({"retired": retired, "is": {"strobe": unit("Wick 250", 250.0, 64)}});
+    assert!(app.send(Method::PUT, &wick, Some(put(false))).await.0.is_success());
+    let octa = json!({"kind": "octa", "size": {"round": {"diameter": 0.9}}, "loss": 0});
+    let entries = [
+        json!({"camera": {"aperture": "4", "shutter": "1/125", "iso": "100"}}),
+        json!({"reading": {"of": "room", "shows": "1 0", "iso": "100", "shutter": "1/8"}}),
+        json!({"target": {"light": "rim", "level": 0.0}}),
+        json!({"light": {"light": "rim", "role": "rim", "unit": unit("Tallow 2000", 2000.0, 128), "dial": "1/128", "modifier": "Octa 90",
+            "distance": 1.5, "rig": {"shape": octa}}}),
+    ];
+    let mut view = Value::Null;
+    for (base, entry) in (0i64..).zip(entries) {
+        view = app.write(&look, base, entry).await.1;
+    }
+    // 2000 Ws at 1/128 is 15.6 Ws, and a stop less is 1/32 of 250.
+    let reading = json!({"reading": {"of": "rim", "shows": "5.6 0"}});
+    let named = |board: &Value| board["next"]["why"].to_string().contains("the Wick 250 at 1/32");
+    let (_, draft) = app.post("/api/draft", json!({"setup": view["setup"], "entry": reading})).await;
+    let (_, written) = app.write(&look, 4, reading).await;
+    let (_, shown) = app.get(&format!("/api/setups/{look}")).await;
+    assert!(named(&draft["board"]) && named(&written["board"]) && named(&shown["board"]), "{}", shown["board"]["next"]);
+    // What is not offered any more is not named.
+    assert!(app.send(Method::PUT, &wick, Some(put(true))).await.0.is_success());
+    let (_, shown) = app.get(&format!("/api/setups/{look}")).await;
+    assert!(!named(&shown["board"]) && shown["board"]["next"]["why"].to_string().contains("a smaller unit"));
+}

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Scales } from '@/api/client'
 import { useBoard } from '@/look/board'
 import CameraCard from './CameraCard.vue'
+import CheckLine from './CheckLine.vue'
 import FindingList from './FindingList.vue'
 import LaneCard from './LaneCard.vue'
 import RatioCard from './RatioCard.vue'
@@ -33,6 +34,7 @@ const shown = computed<Is>(() => {
 })
 
 const findings = computed(() => board.board?.findings ?? [])
+const known = computed(() => findings.value.length + (board.board?.check ? 1 : 0))
 const knowing = ref(false)
 
 function pick(n: number): void {
@@ -64,10 +66,10 @@ function pick(n: number): void {
         class="ml-auto h-8 rounded-key border px-3 font-[650] whitespace-nowrap focus-visible:-outline-offset-2 disabled:invisible"
         :class="[knowing ? 'border-edge bg-card' : 'border-line-2', board.spoils ? 'text-warn' : '']"
         :aria-pressed="knowing"
-        :disabled="findings.length === 0"
+        :disabled="known === 0"
         @click="knowing = !knowing"
       >
-        {{ board.spoils ? '! ' : '' }}{{ findings.length }} to know
+        {{ board.spoils ? '! ' : '' }}{{ known }} to know
       </button>
     </div>
     <section
@@ -77,6 +79,7 @@ function pick(n: number): void {
       aria-label="All that is worth knowing"
       @keydown.esc.stop="knowing = false"
     >
+      <CheckLine v-if="board.board?.check" class="mb-1" />
       <FindingList :findings />
     </section>
     <TabPanels v-show="!knowing" as="template">

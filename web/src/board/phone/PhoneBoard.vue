@@ -10,6 +10,7 @@ import { useBoard } from '@/look/board'
 import FNumber from '@/draw/FNumber.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import LaneCard from '@/board/cards/LaneCard.vue'
+import CheckLine from '@/board/cards/CheckLine.vue'
 import FindingList from '@/board/cards/FindingList.vue'
 import WordLine from '@/draw/WordLine.vue'
 import MeterKeys from './MeterKeys.vue'
@@ -37,6 +38,7 @@ const {
   gone,
 } = useReading(() => (whole.value ? `${whole.value} ${tenth.value || '0'}` : ''))
 const findings = computed(() => board.board?.findings ?? [])
+const known = computed(() => findings.value.length + (board.board?.check ? 1 : 0))
 const findingsOpen = ref(false)
 
 // The screen stays on beside the sitter, where the browser can do that (it needs a secure address).
@@ -107,15 +109,21 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
         class="flex h-11 items-center px-1 text-value text-text-2"
         >Plan</RouterLink
       >
+      <RouterLink
+        v-if="board.view && known === 0"
+        :to="{ name: 'check', params: { id: board.view.id } }"
+        class="flex h-11 items-center px-1 text-value text-text-2"
+        >Check</RouterLink
+      >
       <span class="flex-1" />
       <button
-        v-if="findings.length > 0"
+        v-if="known > 0"
         type="button"
         class="h-11 rounded-key px-2 text-body font-[650] whitespace-nowrap"
         :class="board.spoils ? 'text-warn' : ''"
         @click="findingsOpen = true"
       >
-        {{ board.spoils ? '! ' : '' }}{{ findings.length }} to know
+        {{ board.spoils ? '! ' : '' }}{{ known }} to know
       </button>
       <button
         type="button"
@@ -280,6 +288,7 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
       <LaneCard class="!px-0" />
     </PhoneSheet>
     <PhoneSheet v-if="findingsOpen" title="Worth knowing" @close="findingsOpen = false">
+      <CheckLine class="mt-2" />
       <FindingList :findings class="mt-2" @mended="findingsOpen = false" />
     </PhoneSheet>
   </main>

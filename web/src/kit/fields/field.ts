@@ -35,6 +35,29 @@ export const step = choices(
   ['full', 'whole stops'],
 )
 
+/** How a piece is set, in the words of its own buttons: what Check tells where something is to be mended on it. */
+export const words = (when: NonNullable<Field['when']>, sends = false): Field[] =>
+  (
+    [
+      ['channel', 'How its channel is set', 'hold CH, turn'],
+      ['group', 'How its group is set', 'press GR'],
+      ['mode', 'How it is put in manual', 'hold MODE until M'],
+      ['high_speed', 'Where high-speed sync is', 'menu 3, HS on'],
+      ['dump', 'How its charge is dumped', 'press Test once'],
+      ['ready', 'What tells that it is ready', 'one long beep'],
+      ['supply', 'What tells that its battery is weak', 'the lamp blinks'],
+    ] as const
+  ).map(([part, label, hint]) => ({
+    path: `words.${part}`,
+    label,
+    as: 'text',
+    optional: true,
+    wide: 3,
+    hint: `Such as: ${hint}`,
+    // What only sends stores nothing and is always ready.
+    when: sends && ['dump', 'ready'].includes(part) ? () => false : when,
+  }))
+
 /** What a front measures. */
 export function size(optional: boolean): Field[] {
   const none: [string, string][] = optional ? [['none', 'none']] : []

@@ -1,4 +1,4 @@
-import { is, choices, name, step, type Field, type Values } from './field'
+import { is, choices, name, step, words, type Field, type Values } from './field'
 
 /** A bulb burns once, at one power: it is not fed, dialled down or fired through a slave cell. */
 const strobe = (v: Values) => !v['bulb.sync']
@@ -187,4 +187,6 @@ export const STROBE: Field[] = [
     hint: '0.014 if left out',
   },
   { path: 'durations', when: strobe, label: 'Flash durations by power', as: 'durations', wide: 6 },
+  ...words(strobe),
+  { path: 'words.note', label: 'What else is to be known of it', as: 'text', optional: true, wide: 6 },
 ]

@@ -1,4 +1,4 @@
-import { choices, name, step, type Field } from './field'
+import { choices, name, step, words, type Field } from './field'
 
 /** A transmitter: what it tells the units. */
 export const TRANSMITTER: Field[] = [
@@ -23,4 +23,6 @@ export const TRANSMITTER: Field[] = [
   { path: 'step', label: 'Step', as: 'choice', options: step, usual: 'tenths' },
   { path: 'pre_flashes', label: 'Pre-flashes', as: 'number', usual: '0' },
   { path: 'contributes', label: 'Adds its own flash', as: 'yes' },
+  ...words(() => true, true),
+  { path: 'words.note', label: 'What else is to be known of it', as: 'text', optional: true, wide: 6 },
 ]

@@ -5,7 +5,7 @@ use serde::Serialize;
 use crate::{
     action::Action,
     correct::Corrected,
-    findings::{self, Fact, FindingKind},
+    findings::{Fact, FindingKind, Found},
     words::{findings as words, span::Span},
 };
 
@@ -29,13 +29,16 @@ pub struct Finding {
     pub caution: bool,
     /// It follows from where things stand.
     pub placement: bool,
+    /// It is looked at on a device before the first flash: unless it spoils the frame it is told there.
+    #[serde(skip)]
+    pub(super) checked: bool,
 }
 
-pub(super) fn shown(scene: &Corrected) -> Vec<Finding> {
-    findings::of(scene)
+pub(super) fn shown(scene: &Corrected, found: Vec<Found>) -> Vec<Finding> {
+    found
         .into_iter()
         .map(|found| {
-            let kind = found.fact.kind();
+            let (kind, checked) = (found.fact.kind(), found.cell.is_some());
             let remedy = found.mends.map(|entry| Action { label: words::press(&found.fact, &entry, scene), entry });
             let words = words::sentence(&found.fact, scene);
             Finding {
@@ -47,6 +50,7 @@ pub(super) fn shown(scene: &Corrected) -> Vec<Finding> {
                 spoils: kind.is_spoiling(),
                 caution: kind.is_caution(),
                 placement: kind.is_placement(),
+                checked,
             }
         })
         .collect()

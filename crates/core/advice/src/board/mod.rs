@@ -41,7 +41,10 @@ pub use schools::SchoolsShown;
 pub use set_all::SetAll;
 pub use summary::{Summary, SummaryLane, SummaryMark};
 
-use crate::correct::Corrected;
+use crate::{
+    check::{self, ToMend},
+    correct::Corrected,
+};
 use ladder::ladder;
 
 /// Everything that follows from a setup.
@@ -66,6 +69,9 @@ pub struct Board {
     pub set_all: Option<SetAll>,
     /// What is worth knowing, most telling first.
     pub findings: Vec<Finding>,
+    /// What is to be mended on the devices before the first flash: how many, and the worst.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub check: Option<ToMend>,
     /// The transmitter and its groups.
     pub groups: Option<GroupsShown>,
     /// Mains circuits and their load.
@@ -101,8 +107,13 @@ impl Board {
         let corrected = Corrected::new(scene, kit);
         let pick = crate::next::of(&corrected);
         let all = crate::next::all::of(&corrected);
-        let findings = findings::shown(&corrected);
+        let found = crate::findings::of(&corrected);
+        let check = check::to_mend(scene, &found);
+        let mut findings = findings::shown(&corrected, found);
         let face = face::face(setup, levels, pick.after.as_ref());
+        let next = next::shown(&pick, scene, &findings);
+        // What follows from where things stand belongs to the plan as well.
+        findings.retain(|f| f.spoils || f.placement || !f.checked);
         Self {
             ladder: ladder(setup),
             camera: setup.camera.as_ref().map(camera::shown),
@@ -114,7 +125,8 @@ impl Board {
             circuits: energy::circuits(setup),
             adding: adding::of(setup),
             schools: schools::of(setup),
-            next: next::shown(&pick, scene, &findings),
+            next,
+            check,
             set_all: all.map(|all| set_all::shown(setup, all)),
             findings,
             length: setup.length,

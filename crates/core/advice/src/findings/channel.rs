@@ -2,6 +2,7 @@
 
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
+    checks::{CheckPoint, Device},
     light::{Light, Rig},
     role::LightId,
 };
@@ -33,7 +34,9 @@ pub(super) fn of(scene: &Scene) -> Vec<Found> {
             // A unit that does not have that channel is not offered it.
             let rig = Rig { channel: Some(most), ..light.rig.clone() };
             let tuned = rig.fits(light.unit.as_ref()).is_ok().then(|| light_with(light, |l| l.rig = rig));
-            Found::new(Channel { light: light.id.clone(), channel, most }, light.id.as_str()).mend(tuned)
+            Found::new(Channel { light: light.id.clone(), channel, most }, light.id.as_str())
+                .mend(tuned)
+                .at(Device::Unit(light.id.clone()), CheckPoint::Channel)
         })
     };
     lights.iter().filter_map(clash).collect()

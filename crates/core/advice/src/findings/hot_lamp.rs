@@ -2,6 +2,7 @@
 
 use ink_lamp_light::measure::Watts;
 use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::light::ModellingLamp;
 use serde::Serialize;
 
 use super::Found;
@@ -19,6 +20,6 @@ pub(crate) struct HotLamp {
 pub(super) fn of(scene: &Scene, index: usize) -> Option<Found> {
     let light = &scene.setup.lights[index];
     let unit = light.unit.as_ref()?;
-    let lamp = unit.lamp.filter(|_| !light.rig.gels.is_empty())?;
+    let lamp = unit.lamp.filter(|_| !light.rig.gels.is_empty() && light.rig.lamp != Some(ModellingLamp::Off))?;
     Some(Found::new(HotLamp { unit: unit.name.clone(), lamp }, light.id.as_str()))
 }

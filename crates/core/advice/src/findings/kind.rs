@@ -57,6 +57,8 @@ pub enum FindingKind {
     NoFlashFrame,
     /// The room was read at one place only, or under other lamps at the other.
     RoomPlaces,
+    /// Modelling lamps are other than they were when the room was read.
+    ModellingLamps,
     /// A bulb burns longer than the shutter is open.
     BulbCut,
     /// A moving sitter draws a ghost.
@@ -171,6 +173,7 @@ impl Fact {
             Self::RoomOverShadow(_) => FindingKind::RoomOverShadow,
             Self::RoomLamps(RoomLamps::Mix { .. }) => FindingKind::LampsMix,
             Self::RoomLamps(RoomLamps::Differ { .. }) => FindingKind::RoomPlaces,
+            Self::RoomLamps(RoomLamps::Modelling { .. }) => FindingKind::ModellingLamps,
             Self::NoFlashFrame(_) => FindingKind::NoFlashFrame,
             Self::Whole(_) => FindingKind::WholeDiffers,
             Self::Reading(Reading::NoFlash { .. }) => FindingKind::NoFlash,

@@ -2,7 +2,7 @@
 
 use ink_lamp_light::measure::Kelvin;
 use ink_lamp_scene::{mixture::mixture, scene::Scene};
-use ink_lamp_sitting::{metered::RoomPlace, room::Lamps};
+use ink_lamp_sitting::{metered::RoomPlace, role::LightId, room::Lamps};
 use serde::Serialize;
 
 use super::Found;
@@ -33,6 +33,13 @@ pub(crate) enum RoomLamps {
         /// At the ground.
         ground: Lamps,
     },
+    /// Modelling lamps are on that were off when the room was read, or the other way round.
+    Modelling {
+        /// Whose are on now.
+        on: Vec<LightId>,
+        /// Whose went off since.
+        off: Vec<LightId>,
+    },
 }
 
 pub(super) fn of(scene: &Scene) -> Vec<Found> {
@@ -50,6 +57,14 @@ pub(super) fn of(scene: &Scene) -> Vec<Found> {
         && setup.room.ground.is_some()
     {
         found.push(Found::new(RoomLamps::Differ { sitter, ground }, "room"));
+    }
+    if setup.room.reading.is_some() {
+        let then = &setup.room.modelling;
+        let on = setup.lights.iter().filter(|l| l.rig.lamp_is_on() && !then.contains(&l.id)).map(|l| l.id.clone()).collect::<Vec<_>>();
+        let off = setup.lights.iter().filter(|l| !l.rig.lamp_is_on() && then.contains(&l.id)).map(|l| l.id.clone()).collect::<Vec<_>>();
+        if !on.is_empty() || !off.is_empty() {
+            found.push(Found::new(RoomLamps::Modelling { on, off }, "room"));
+        }
     }
     found
 }

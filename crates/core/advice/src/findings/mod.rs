@@ -40,7 +40,12 @@ pub(crate) mod transmitter;
 pub(crate) mod whole;
 
 use ink_lamp_scene::{eyes::eyes, face::on_face, stage::Stage};
-use ink_lamp_sitting::{entry::Entry, role::Role};
+use ink_lamp_sitting::{
+    checks::{CheckPoint, Device, Saw},
+    entry::{DeviceChecked, Entry},
+    role::Role,
+    setup::Setup,
+};
 use serde::Serialize;
 
 pub use kind::FindingKind;
@@ -118,15 +123,40 @@ pub(crate) struct Found {
     pub(crate) lane: String,
     /// What mends it, where one entry does.
     pub(crate) mends: Option<Entry>,
+    /// Where it is looked at before the first flash, if it is one of those.
+    pub(crate) cell: Option<(Device, CheckPoint)>,
 }
 
 impl Found {
     pub(crate) fn new(fact: impl Into<Fact>, lane: &str) -> Self {
-        Self { fact: fact.into(), lane: lane.to_owned(), mends: None }
+        Self { fact: fact.into(), lane: lane.to_owned(), mends: None, cell: None }
     }
 
     pub(crate) fn mend(self, mends: Option<Entry>) -> Self {
         Self { mends, ..self }
+    }
+
+    /// It is looked at there, and mended at the device itself: then the cell says so.
+    fn looked_at(self, device: Device, point: CheckPoint, right: impl Into<String>) -> Self {
+        let saw = Some(Saw::Right(right.into()));
+        let mends = Some(Entry::Checked(DeviceChecked { device: device.clone(), point, saw, by: None }));
+        Self { mends, cell: Some((device, point)), ..self }
+    }
+
+    /// It is looked at there.
+    fn at(self, device: Device, point: CheckPoint) -> Self {
+        Self { cell: Some((device, point)), ..self }
+    }
+
+    /// Whether somebody looked and said that it is right, as it is to be said, or put it aside.
+    fn is_answered(&self, setup: &Setup) -> bool {
+        let Some((device, point)) = &self.cell else { return false };
+        let Some(tick) = setup.checks.iter().find(|t| t.device == *device && t.point == *point) else { return false };
+        let asked = self.mends.as_ref().and_then(|entry| match entry {
+            Entry::Checked(checked) => checked.saw.as_ref(),
+            _ => None,
+        });
+        matches!(tick.saw, Saw::Aside(_)) || asked == Some(&tick.saw)
     }
 }
 
@@ -178,6 +208,7 @@ pub(crate) fn of(scene: &Corrected) -> Vec<Found> {
     }
     found.extend(group::shared(scene));
     found.extend(circuits::of(scene));
+    found.retain(|one| !one.is_answered(scene.setup));
     // What can't be done from here is not offered: a light would stand under the floor.
     for one in &mut found {
         one.mends = one.mends.take().filter(|entry| scene.setup.apply(entry).is_ok());

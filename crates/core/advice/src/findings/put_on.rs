@@ -1,8 +1,9 @@
 //! What was put on or taken off a light, and what a turned dial leaves stored.
 
-use ink_lamp_light::{scale::Stops, strobe::Pulse};
+use ink_lamp_light::scale::Stops;
 use ink_lamp_sitting::{
-    light::{Because, Standing},
+    checks::{CheckPoint, Device},
+    light::{Because, Light, Standing},
     role::LightId,
 };
 use serde::Serialize;
@@ -19,6 +20,10 @@ pub(crate) enum PutOn {
     ChargeKept {
         /// Whose.
         light: LightId,
+        /// The setting whose charge it holds.
+        held: String,
+        /// By how much the next flash would be too bright.
+        over: Stops,
     },
     /// It was not compensated.
     Uncompensated {
@@ -48,13 +53,10 @@ pub(crate) enum Change {
 
 pub(super) fn of(scene: &Corrected, index: usize) -> Vec<Found> {
     let light = &scene.setup.lights[index];
-    let standing = light.reading.as_ref().map(|h| h.standing);
-    let (Some(unit), Some(Standing::Carried { by, because })) = (&light.unit, standing) else { return Vec::new() };
     let id = light.id.as_str();
-    let mut found = Vec::new();
-    if because == Because::Dial && by.get() < -0.05 && unit.pulse == Some(Pulse::Voltage) {
-        found.push(Found::new(PutOn::ChargeKept { light: light.id.clone() }, id));
-    }
+    let mut found: Vec<Found> = charge_kept(light).into_iter().collect();
+    let standing = light.reading.as_ref().map(|h| h.standing);
+    let (Some(_), Some(Standing::Carried { because, .. })) = (&light.unit, standing) else { return found };
     let what = match because {
         Because::Grid => Some(if light.rig.grid.is_some() { Change::GridOn } else { Change::GridOff }),
         Because::Gel => Some(Change::Gels),
@@ -66,4 +68,13 @@ pub(super) fn of(scene: &Corrected, index: usize) -> Vec<Found> {
         found.push(Found::new(PutOn::Uncompensated { light: light.id.clone(), what, gap }, id).mend(mend));
     }
     found
+}
+
+/// A unit that stores less for less, turned down: it holds what it held, until it flashes.
+fn charge_kept(light: &Light) -> Option<Found> {
+    let (unit, dial, held) = (light.unit.as_ref()?, light.dial?, light.charged?);
+    let over = unit.scale.stops(held) - unit.scale.stops(dial);
+    let fact = PutOn::ChargeKept { light: light.id.clone(), held: unit.scale.write(held), over };
+    let at_dial = format!("at {}", unit.scale.write(dial));
+    (over.get() > 0.05).then(|| Found::new(fact, light.id.as_str()).looked_at(Device::Unit(light.id.clone()), CheckPoint::Charge, at_dial))
 }

@@ -9,6 +9,7 @@ use ink_lamp_scene::{
     shutter::{SEEN_BLACK, late},
 };
 use ink_lamp_sitting::{
+    checks::{CheckPoint, Device},
     entry::Entry,
     firing::{Firing, HighSpeed, SyncPlace},
     light::Light,
@@ -75,7 +76,12 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
     let flash: Vec<&Light> = setup.lights.iter().filter(|l| l.unit.is_some()).collect();
     if !forgotten.is_empty() && past {
         let on = all_on(&setup.firing, &flash, camera.body.as_ref().is_none_or(|b| b.high_speed));
-        return Some(Found::new(Sync::Partly { forgotten, sync }, "camera").mend(on));
+        let place = match forgotten.first() {
+            Some(SyncPlace::Unit(id)) => Device::Unit(id.clone()),
+            Some(SyncPlace::Transmitter) => Device::Transmitter,
+            Some(SyncPlace::Camera) | None => Device::Camera,
+        };
+        return Some(Found::new(Sync::Partly { forgotten, sync }, "camera").mend(on).at(place, CheckPoint::HighSpeed));
     }
     // On everywhere: nothing goes black.
     if past && ink_lamp_scene::shutter::all_pulse(setup) {

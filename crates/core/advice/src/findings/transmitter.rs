@@ -2,7 +2,11 @@
 
 use ink_lamp_light::{scale::Step, strobe::PowerScaleSpec};
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::kit::GroupControl;
+use ink_lamp_sitting::{
+    checks::{CheckPoint, Device},
+    kit::GroupControl,
+    light::Light,
+};
 use serde::Serialize;
 
 use super::Found;
@@ -57,5 +61,24 @@ pub(super) fn of(scene: &Scene, index: usize) -> Vec<Found> {
     if let Some(slave) = unit.slave.filter(|s| s.pre_flashes != transmitter.pre_flashes) {
         facts.push(Sends::Slave { unit: name(), lets: slave.pre_flashes, sent: transmitter.pre_flashes });
     }
-    facts.into_iter().map(|fact| Found::new(fact, light.id.as_str())).collect()
+    let looked_at = |fact: Sends| {
+        let unit = || Device::Unit(light.id.clone());
+        let (device, point, right) = match &fact {
+            // One setting of the transmitter, as low as any unit goes.
+            Sends::Lowest { .. } => (Device::Transmitter, CheckPoint::Lowest, format!("sends 1/{}", deepest(scene))),
+            Sends::Steps { step, .. } => (unit(), CheckPoint::Step, format!("both in {}", step.plural())),
+            Sends::Slave { sent, .. } => (unit(), CheckPoint::Slave, format!("lets {sent} pass")),
+        };
+        Found::new(fact, light.id.as_str()).looked_at(device, point, right)
+    };
+    facts.into_iter().map(looked_at).collect()
+}
+
+/// The lowest power of all units that are dialled in fractions, as a denominator.
+fn deepest(scene: &Scene) -> u32 {
+    let lowest = |light: &Light| match light.unit.as_ref()?.scale.spec() {
+        PowerScaleSpec::Fractions { lowest, .. } => Some(lowest),
+        _ => None,
+    };
+    scene.setup.lights.iter().filter_map(lowest).max().unwrap_or(1)
 }

@@ -1,6 +1,7 @@
 //! The sentences: what was decided elsewhere, said here. One module an instrument, with the names of what decides.
 
 pub(crate) mod beginning;
+pub(crate) mod check;
 pub mod choices;
 pub(crate) mod echo;
 pub(crate) mod energy;

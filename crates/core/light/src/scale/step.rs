@@ -45,6 +45,16 @@ impl Step {
         }
     }
 
+    /// As several are called: `whole stops`, `thirds`.
+    #[must_use]
+    pub const fn plural(self) -> &'static str {
+        match self {
+            Self::Full => "whole stops",
+            Self::Halves => "half stops",
+            Self::Thirds | Self::Quarters | Self::Tenths => self.word(),
+        }
+    }
+
     /// The word in JSON.
     const fn word(self) -> &'static str {
         match self {

@@ -7,6 +7,7 @@ use serde::{Deserialize, Serialize};
 use super::{
     guide::{self, GuideNumber},
     power::PowerScale,
+    words::KitWords,
 };
 use crate::{
     measure::{Kelvin, Millimetres, Seconds, Volts, WattHours, WattSeconds, Watts},
@@ -163,6 +164,9 @@ pub struct Unit {
     /// A flash bulb: one burn at one power, cut by a short shutter. Its guide number is that of the whole burn.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub bulb: Option<Bulb>,
+    /// How it is set, in its own words.
+    #[serde(default, skip_serializing_if = "KitWords::is_empty")]
+    pub words: KitWords,
 }
 
 /// A flash duration at a power.
@@ -201,6 +205,7 @@ impl Unit {
             slave: None,
             kelvin: None,
             bulb: None,
+            words: KitWords { channel: None, group: None, mode: None, high_speed: None, dump: None, ready: None, supply: None, note: None },
         }
     }
 

@@ -86,7 +86,7 @@ impl Setup {
         let expected = reading.at(&|e| belief.normal.mean(e), &mut slope);
         let spread = (belief.normal.covariance(&slope, &slope) + METER * METER).sqrt();
         let off = seen.shown.get() - expected;
-        if off.abs() <= (GATE * spread).max(GATE_LEAST) {
+        if off.abs() <= (GATE * spread).max(GATE_LEAST) && !self.lights[index].gave_what_it_held(off, spread) {
             return Worth::Plain;
         }
         let id = &self.lights[index].id;
@@ -155,6 +155,21 @@ impl Setup {
         self.seen.iter_mut().for_each(|s| s.this_round = false);
     }
 }
+
+impl Light {
+    /// Whether a reading that lies so far over what is expected is likelier that of the charge from before its dial went down: by the ratio of the two
+    /// likelihoods of a normal, `exp((off² − (off − by)²) / 2s²)`.
+    fn gave_what_it_held(&self, off: f64, spread: f64) -> bool {
+        let Some((unit, dial, held)) = self.unit.as_ref().zip(self.dial).zip(self.charged).map(|((u, d), h)| (u, d, h)) else {
+            return false;
+        };
+        let by = (unit.scale.stops(held) - unit.scale.stops(dial)).get();
+        by >= GATE_LEAST && by.mul_add(2.0 * off, -by * by) / (2.0 * spread * spread) > FAR_LIKELIER
+    }
+}
+
+/// Twenty times as likely, as a logarithm.
+const FAR_LIKELIER: f64 = 3.0;
 
 /// Whether a light stands elsewhere than before.
 fn has_moved(was: &Light, is: &Light) -> bool {

@@ -1,6 +1,9 @@
 //! A dial was turned.
 
-use ink_lamp_light::{refusal::Refusal, strobe::Dial};
+use ink_lamp_light::{
+    refusal::Refusal,
+    strobe::{Dial, Pulse},
+};
 use serde::{Deserialize, Serialize};
 
 use crate::{
@@ -25,8 +28,11 @@ impl Light {
     /// Turns the dial: the reading goes along where both settings are known.
     pub(crate) fn turn(&mut self, dial: Option<Dial>) {
         let before = self.power();
-        let known_before = self.dial.is_some();
+        let (known_before, held) = (self.dial.is_some(), self.charged.or(self.dial));
         self.dial = dial;
+        // A unit that stores less for less keeps what it holds until it flashes.
+        let keeps = self.unit.as_ref().is_some_and(|unit| unit.pulse == Some(Pulse::Voltage));
+        self.charged = held.filter(|held| keeps && dial.is_some_and(|dial| *held < dial));
         let after = self.power();
         let Some(held) = &mut self.reading else { return };
         match (before, after) {

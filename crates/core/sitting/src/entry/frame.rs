@@ -25,6 +25,9 @@ pub struct FrameShot {
 impl Setup {
     pub(super) fn shoot(&mut self, shot: &FrameShot) -> Result<(), Refusal> {
         self.frames = self.frames.saturating_add(1);
+        if shot.no_flash.is_none() {
+            self.lights.iter_mut().for_each(|l| l.charged = None);
+        }
         if let Some(codes) = shot.no_flash {
             let Some(camera) = &self.camera else {
                 return Err(Refusal::new("no_flash", "Set the camera first: a frame tells nothing without its exposure."));

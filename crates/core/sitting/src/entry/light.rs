@@ -83,6 +83,7 @@ impl Light {
         } else {
             self.unit = unit.cloned();
             self.dial = dial;
+            self.charged = None;
         }
         self.modifier.clone_from(&put.modifier);
         self.distance = put.distance;

@@ -5,6 +5,7 @@
 mod all_set;
 mod automatic;
 mod camera;
+mod check;
 mod dial;
 mod firing;
 mod frame;
@@ -33,6 +34,7 @@ use serde::{Deserialize, Serialize};
 pub use all_set::AllSet;
 pub use automatic::AutomaticFrame;
 pub use camera::CameraSet;
+pub use check::DeviceChecked;
 pub use dial::DialTurned;
 pub use frame::FrameShot;
 pub use ground_tone::GroundWished;
@@ -101,6 +103,8 @@ pub enum Entry {
     GroundTone(GroundWished),
     /// A frame by automatic flash, to begin from.
     Automatic(AutomaticFrame),
+    /// Somebody looked at a device before the first flash.
+    Checked(DeviceChecked),
     /// A frame was shot.
     Frame(FrameShot),
     /// A note was taken.
@@ -140,6 +144,7 @@ impl Entry {
             Self::SitterMoved(_) => "sitter_moved",
             Self::GroundTone(_) => "ground_tone",
             Self::Automatic(_) => "automatic",
+            Self::Checked(_) => "checked",
             Self::Frame(_) => "frame",
             Self::Note(_) => "note",
             Self::GoOn(_) => "go_on",
@@ -190,7 +195,7 @@ impl Entry {
     /// Whether it tells what was seen, and so is true whatever else was changed meanwhile; all others are decisions.
     #[must_use]
     pub const fn is_observation(&self) -> bool {
-        matches!(self, Self::Reading(_) | Self::Frame(_) | Self::Note(_))
+        matches!(self, Self::Reading(_) | Self::Checked(_) | Self::Frame(_) | Self::Note(_))
     }
 }
 
@@ -238,6 +243,7 @@ impl Setup {
             Entry::Firing(firing) => next.fire(firing)?,
             Entry::Holds(holds) => next.hold(holds)?,
             Entry::Automatic(frame) => next.give_automatic(frame)?,
+            Entry::Checked(checked) => next.check(checked)?,
             Entry::Frame(shot) => next.shoot(shot)?,
             Entry::Note(_) => {}
             Entry::Undo(_) | Entry::Redo(_) | Entry::GoOn(_) => {
@@ -246,6 +252,9 @@ impl Setup {
         }
         if entry.is_about_lights() {
             next.keep_evidence(self);
+        }
+        if !next.checks.is_empty() {
+            next.keep_checks(self);
         }
         if entry.decides_anew() {
             next.begin_round();

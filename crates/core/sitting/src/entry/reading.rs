@@ -11,7 +11,7 @@ use serde::{Deserialize, Serialize};
 
 use crate::{
     light::{Held, Light, Other},
-    metered::{How, MeterSet},
+    metered::{How, MeterSet, RoomPlace},
     role::LightId,
     room::{RoomLight, RoomSeen},
     setup::{Setup, unknown},
@@ -107,13 +107,20 @@ impl Setup {
         let on: Vec<&Light> =
             taken.how.on.iter().map(|id| self.light(id).ok_or_else(|| unknown(id).at("how.on"))).collect::<Result<_, _>>()?;
         match &taken.of {
-            Subject::Room => self.room.take(RoomSeen { place: taken.how.place.into(), light: taken.light, reading }),
+            Subject::Room => {
+                let place = taken.how.place.into();
+                if place == RoomPlace::Sitter {
+                    self.room.modelling = self.lights.iter().filter(|l| l.rig.lamp_is_on()).map(|l| l.id.clone()).collect();
+                }
+                self.room.take(RoomSeen { place, light: taken.light, reading });
+            }
             Subject::Whole => {
                 if let Some(spilt) = self.spilt_by(&held) {
                     self.spilt.retain(|s| s.place != spilt.place);
                     self.spilt.push(spilt);
                 }
                 self.whole = Some(held);
+                self.lights.iter_mut().for_each(|l| l.charged = None);
             }
             Subject::Light(id) => {
                 let other = |l: &&Light| Other { light: l.id.clone(), av_100: self.flash_av_100(l) };
@@ -122,6 +129,10 @@ impl Setup {
                 let index = self.index_of(id).ok_or_else(|| unknown(id).at("of"))?;
                 self.learn_from(index, &held);
                 self.lights[index].reading = Some(held);
+                // What was metered flashed.
+                for light in self.lights.iter_mut().filter(|l| l.id == *id || taken.how.on.contains(&l.id)) {
+                    light.charged = None;
+                }
             }
         }
         Ok(())

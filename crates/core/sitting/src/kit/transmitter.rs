@@ -2,7 +2,7 @@
 
 use std::fmt;
 
-use ink_lamp_light::{refusal::Refusal, scale::Step};
+use ink_lamp_light::{refusal::Refusal, scale::Step, strobe::KitWords};
 use serde::{Deserialize, Serialize};
 
 /// A group of units that is set together: a letter, A to Z.
@@ -14,6 +14,11 @@ pub struct Group(char);
 impl Group {
     /// The groups that nearly every transmitter has (common practice, no source).
     pub const USUAL: [Self; 5] = [Self('A'), Self('B'), Self('C'), Self('D'), Self('E')];
+
+    /// All there are, from A.
+    pub fn all() -> impl Iterator<Item = Self> {
+        ('A'..='Z').map(Self)
+    }
 
     /// Its place from 1: A is 1.
     #[must_use]
@@ -97,4 +102,7 @@ pub struct Transmitter {
     /// Whether its own flash adds to the exposure.
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub contributes: bool,
+    /// How it is set, in its own words.
+    #[serde(default, skip_serializing_if = "KitWords::is_empty")]
+    pub words: KitWords,
 }

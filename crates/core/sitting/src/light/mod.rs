@@ -15,7 +15,7 @@ use serde::{Deserialize, Serialize};
 
 pub use automatic::{Automatic, Tone};
 pub use held::{Because, Held, Other, Standing};
-pub use rig::{FromKit, Rig};
+pub use rig::{FromKit, ModellingLamp, Rig};
 
 use crate::{
     role::{ACCENT, LightId, Role},
@@ -58,6 +58,9 @@ pub struct Light {
     /// What automatic flash gave, until it is locked in manual.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub automatic: Option<Automatic>,
+    /// The setting whose charge it may still hold: the dial went down, and it did not flash since.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub charged: Option<Dial>,
     /// How often it was moved: each placement errs anew.
     #[serde(skip_serializing_if = "is_first")]
     pub placement: u32,
@@ -86,8 +89,9 @@ impl TryFrom<Unchecked> for Light {
         }
         l.role.of_a_light()?;
         l.rig.fits(l.unit.as_ref())?;
-        let Unchecked { id, role, unit, dial: _, modifier, distance, place, target, reading, rig, automatic, placement, left } = l;
-        Ok(Self { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic, placement, left })
+        let Unchecked { id, role, unit, dial: _, modifier, distance, place, target, reading, rig, automatic, charged, placement, left } = l;
+        let charged = charged.filter(|held| dial.is_some_and(|dial| *held < dial));
+        Ok(Self { id, role, unit, dial, modifier, distance, place, target, reading, rig, automatic, charged, placement, left })
     }
 }
 
@@ -107,6 +111,7 @@ impl Light {
             reading: None,
             rig: Rig::default(),
             automatic: None,
+            charged: None,
             placement: 0,
             left: false,
         }
@@ -174,6 +179,7 @@ struct Unchecked {
     #[serde(default)]
     rig: Rig,
     automatic: Option<Automatic>,
+    charged: Option<Dial>,
     #[serde(default)]
     placement: u32,
     #[serde(default)]

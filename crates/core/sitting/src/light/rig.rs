@@ -40,6 +40,9 @@ pub struct Rig {
     #[serde(default, skip_serializing_if = "Option::is_none", deserialize_with = "counted::<_, 9>")]
     #[cfg_attr(feature = "schema", schema(minimum = 1, maximum = 9))]
     pub circuit: Option<u8>,
+    /// How its modelling lamp is while frames are shot, once that was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lamp: Option<ModellingLamp>,
     /// Where unit and modifier stand in the kit.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub kit: Option<FromKit>,
@@ -48,7 +51,31 @@ pub struct Rig {
     pub calibration: Option<Calibration>,
 }
 
+/// How a modelling lamp is while frames are shot.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ModellingLamp {
+    /// Off.
+    Off,
+    /// As bright as the flash is set.
+    Proportional,
+    /// As bright as it goes.
+    Full,
+}
+
+impl ModellingLamp {
+    /// All there are.
+    pub const ALL: [Self; 3] = [Self::Off, Self::Proportional, Self::Full];
+}
+
 impl Rig {
+    /// Whether its modelling lamp is said to be on.
+    #[must_use]
+    pub fn lamp_is_on(&self) -> bool {
+        self.lamp.is_some_and(|lamp| lamp != ModellingLamp::Off)
+    }
+
     /// Whether nothing is said.
     #[must_use]
     pub fn is_plain(&self) -> bool {

@@ -8,3 +8,5 @@ use crate::{
 pub(super) fn sentence(fact: &Commander) -> Line {
     vec![text(format!("{} on the camera adds its own flash to the exposure: set it to command only.", fact.name))]
 }
+
+pub(super) const PRESS: &str = "It only sends";

@@ -1,7 +1,7 @@
 //! Groups that are not there, or that need different powers, as it is said.
 
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::role::LightId;
+use ink_lamp_sitting::{entry::Entry, role::LightId};
 
 use crate::{
     findings::group::Groups,
@@ -26,5 +26,12 @@ pub(super) fn sentence(fact: &Groups, scene: &Scene) -> Line {
             strong(format!("group {group}")),
             text(" and stand at different powers: one of them follows the other."),
         ],
+    }
+}
+
+pub(super) fn press(entry: &Entry) -> String {
+    match entry {
+        Entry::Light(put) => put.rig.group.map(|group| format!("To group {group}")).unwrap_or_default(),
+        _ => String::new(),
     }
 }

@@ -1,5 +1,8 @@
 //! Lamps of another colour that mix in, and readings that do not belong together, as it is said.
 
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::role::LightId;
+
 use crate::{
     findings::lamps::RoomLamps,
     words::{
@@ -8,7 +11,7 @@ use crate::{
     },
 };
 
-pub(super) fn sentence(fact: &RoomLamps) -> Line {
+pub(super) fn sentence(fact: &RoomLamps, scene: &Scene) -> Line {
     match fact {
         RoomLamps::Mix { room, place, kelvin, shift } => vec![
             text(format!(
@@ -25,5 +28,13 @@ pub(super) fn sentence(fact: &RoomLamps) -> Line {
             terms::lamps(*sitter),
             terms::lamps(*ground)
         ))],
+        RoomLamps::Modelling { on, off } => {
+            let names =
+                |ids: &[LightId]| ids.iter().map(|id| terms::light(scene.setup, id).to_lowercase()).collect::<Vec<_>>().join(" and the ");
+            let (whose, how) = if on.is_empty() { (names(off), "went off") } else { (names(on), "came on") };
+            vec![text(format!(
+                "The modelling lamp of the {whose} {how} since the room was read: read it again as it will be when you shoot."
+            ))]
+        }
     }
 }

@@ -29,3 +29,5 @@ pub(super) fn sentence(fact: &LineOfSight, scene: &Scene) -> Line {
         }
     }
 }
+
+pub(super) const PRESS: &str = "It sees it";

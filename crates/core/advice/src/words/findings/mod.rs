@@ -53,7 +53,7 @@ pub(crate) fn sentence(fact: &Fact, scene: &Scene) -> Line {
         Fact::Ghost(fact) => ghost::sentence(fact),
         Fact::RoomOverShadow(fact) => room_over_shadow::sentence(fact),
         Fact::Daylight(fact) => daylight::sentence(fact),
-        Fact::RoomLamps(fact) => lamps::sentence(fact),
+        Fact::RoomLamps(fact) => lamps::sentence(fact, scene),
         Fact::NoFlashFrame(fact) => no_flash_frame::sentence(fact),
         Fact::Whole(fact) => whole::sentence(fact, scene),
         Fact::Reading(fact) => reading::sentence(fact, scene),
@@ -95,6 +95,11 @@ pub(crate) fn press(fact: &Fact, entry: &Entry, scene: &Scene) -> String {
         Fact::KeyAgainstRoom(fact) => key_against_room::press(fact, scene),
         Fact::Ground(fact) => ground::press(fact),
         Fact::Channel(fact) => channel::press(fact),
+        Fact::Commander(_) => commander::PRESS.to_owned(),
+        Fact::LineOfSight(_) => line_of_sight::PRESS.to_owned(),
+        Fact::Groups(_) => group::press(entry),
+        Fact::Sends(fact) => transmitter::press(fact, entry),
+        Fact::Recharge(fact) => recharge::press(fact).to_owned(),
         // Nothing mends these by itself.
         Fact::Filter(_)
         | Fact::Bulb(_)
@@ -107,7 +112,6 @@ pub(crate) fn press(fact: &Fact, entry: &Entry, scene: &Scene) -> String {
         | Fact::Sheet(_)
         | Fact::NearEyes(_)
         | Fact::HotLamp(_)
-        | Fact::Recharge(_)
         | Fact::Sockets(_)
         | Fact::CatchLights(_)
         | Fact::Rim(_)
@@ -116,10 +120,6 @@ pub(crate) fn press(fact: &Fact, entry: &Entry, scene: &Scene) -> String {
         | Fact::Overhead(_)
         | Fact::RatioOverRoom(_)
         | Fact::Narrow(_)
-        | Fact::Commander(_)
-        | Fact::LineOfSight(_)
-        | Fact::Groups(_)
-        | Fact::Sends(_)
         | Fact::Circuits(_) => String::new(),
     }
 }

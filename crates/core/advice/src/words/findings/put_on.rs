@@ -13,12 +13,12 @@ use crate::{
 
 pub(super) fn sentence(fact: &PutOn, scene: &Scene) -> Line {
     match fact {
-        PutOn::ChargeKept { light } => {
+        PutOn::ChargeKept { light, held, over } => {
             let (name, unit) = (terms::light(scene.setup, light), terms::unit(scene.setup, light));
             vec![
-                text(format!("{name} was turned down: ")),
+                text(format!("{name} still holds the charge of {held}: ")),
                 strong(format!("fire {unit} once")),
-                text(" to dump its charge, or the next frame is still too bright."),
+                text(format!(" to dump it, or the next flash is {} too bright.", scene.setup.schools.step.size(*over))),
             ]
         }
         PutOn::Uncompensated { light, what, gap } => {
@@ -40,6 +40,7 @@ pub(super) fn sentence(fact: &PutOn, scene: &Scene) -> Line {
 pub(super) fn press(entry: &Entry) -> String {
     match entry {
         Entry::Dial(turned) => format!("Set {}", turned.dial),
+        Entry::Checked(_) => "Fired once".to_owned(),
         _ => terms::MOVED.to_owned(),
     }
 }

@@ -30,3 +30,10 @@ pub(super) fn sentence(fact: &Recharge, scene: &Scene) -> Line {
         }
     }
 }
+
+pub(super) const fn press(fact: &Recharge) -> &'static str {
+    match fact {
+        Recharge::Slow { .. } => "I wait for it",
+        Recharge::Few { .. } => "There is a second one",
+    }
+}

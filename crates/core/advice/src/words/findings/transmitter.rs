@@ -1,7 +1,11 @@
 //! What a transmitter sends against what a unit takes, as it is said.
 
-use ink_lamp_light::scale::{Step, Stops};
+use ink_lamp_light::scale::Stops;
 use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::{
+    checks::Saw,
+    entry::{DeviceChecked, Entry},
+};
 
 use crate::{
     findings::transmitter::Sends,
@@ -20,7 +24,7 @@ pub(super) fn sentence(fact: &Sends, scene: &Scene) -> Line {
             ]
         }
         Sends::Steps { unit, sent, step } => {
-            vec![text(format!("{transmitter} steps in {}, {unit} in {}: count the stops, not the presses.", steps(*sent), steps(*step)))]
+            vec![text(format!("{transmitter} steps in {}, {unit} in {}: count the stops, not the presses.", sent.plural(), step.plural()))]
         }
         Sends::Slave { unit, lets, sent } => {
             vec![text(format!("{unit}'s slave cell lets {lets} pre-flashes pass, {transmitter} sends {sent}: it answers the wrong one."))]
@@ -28,12 +32,18 @@ pub(super) fn sentence(fact: &Sends, scene: &Scene) -> Line {
     }
 }
 
-const fn steps(step: Step) -> &'static str {
-    match step {
-        Step::Full => "whole stops",
-        Step::Halves => "half stops",
-        Step::Thirds => "thirds",
-        Step::Quarters => "quarters",
-        Step::Tenths => "tenths",
+pub(super) fn press(fact: &Sends, entry: &Entry) -> String {
+    match fact {
+        Sends::Lowest { .. } => right(entry).map_or_else(String::new, |says| format!("It {says}")),
+        Sends::Steps { step, .. } => format!("Both step in {}", step.plural()),
+        Sends::Slave { sent, .. } => format!("It lets {sent} pass"),
+    }
+}
+
+/// What a tick says that mends it.
+fn right(entry: &Entry) -> Option<&str> {
+    match entry {
+        Entry::Checked(DeviceChecked { saw: Some(Saw::Right(says)), .. }) => Some(says),
+        _ => None,
     }
 }

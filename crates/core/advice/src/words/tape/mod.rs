@@ -3,6 +3,7 @@
 mod all_set;
 mod automatic;
 mod camera;
+mod check;
 mod dial;
 mod firing;
 mod frame;
@@ -61,6 +62,7 @@ impl TapeLine {
             Entry::SitterMoved(_) => sitter_moved::line(did),
             Entry::GroundTone(wished) => ground_tone::line(wished),
             Entry::Automatic(frame) => automatic::line(frame, did),
+            Entry::Checked(checked) => check::line(checked, did),
             Entry::Frame(shot) => frame::line(shot, did),
             Entry::Note(note) => note::line(note),
             Entry::GoOn(_) => undo::gone_on(),
@@ -79,6 +81,7 @@ pub(crate) fn pending(setup: &Setup, entry: &Entry) -> TapeLine {
         Entry::Frame(_) => frame::pending(setup),
         Entry::Ratio(chosen) => ratio::pending(chosen),
         Entry::Left(left) => left::pending(left, setup),
+        Entry::Checked(checked) => check::pending(checked, setup),
         _ => TapeLine::new(TapeKind::Choice, None, vec![text("Next")], ""),
     }
 }

@@ -1,0 +1,44 @@
+import { useStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, markRaw, watch } from 'vue'
+import { useAsking } from '@/api/asking'
+import { answered, api, type Check, type CheckedDevice, type CheckFinding, type Setup } from '@/api/client'
+import type { TypedEntry } from '@/forms/entry'
+import { useBoard } from '@/look/board'
+
+export type Device = CheckedDevice['device']
+
+/** What tells a device from the others within a look. */
+export const keyOf = (device: Device): string => (typeof device === 'string' ? device : `unit ${device.unit}`)
+
+/** The devices of the open look before the first flash, and what a person says of them. */
+export const useDevices = defineStore('devices', () => {
+  const board = useBoard()
+  // Raw: a store would unwrap what lies within.
+  const asking = markRaw(useAsking<Setup, Check>((setup) => answered(api.POST('/api/check', { body: { setup } }))))
+  /** Who ticks, as this browser's user called themselves. */
+  const who = useStorage('ink-lamp.who', '')
+  watch(
+    () => board.view?.id,
+    (_, left) => left && asking.giveUp(),
+  )
+  watch(
+    () => board.setup,
+    (setup) => setup && void asking.ask(setup),
+    { immediate: true },
+  )
+  const check = computed(() => asking.answer.value)
+
+  /** Writes what was seen, and who saw it. */
+  function say(entry: TypedEntry): void {
+    const by = who.value.trim().slice(0, 60)
+    board.write('checked' in entry && by ? { checked: { ...entry.checked, by } } : entry)
+  }
+
+  /** Puts a finding aside, and why. */
+  function putAside({ device, point }: CheckFinding, why: string): void {
+    say({ checked: { device, point, saw: { aside: why } } })
+  }
+
+  return { check, failed: computed(() => asking.failed.value), who, say, putAside }
+})

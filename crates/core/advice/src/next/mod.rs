@@ -154,10 +154,8 @@ pub(crate) fn of(scene: &Corrected) -> Pick {
     if let Some(i) = least.filter(|&i| !spent || is_far(i)) {
         return meter::light(scene, i);
     }
-    if !spent {
-        if levels.whole.is_none() && has_whole(setup) {
-            return meter::whole(scene);
-        }
+    if !spent && levels.whole.is_none() && has_whole(setup) {
+        return meter::whole(scene);
     }
     if let Some(check) = scene.whole.as_ref().filter(|c| c.differs).cloned() {
         return Pick::new("whole", Move::FindWhatMoved(check));

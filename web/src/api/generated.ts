@@ -4282,8 +4282,10 @@ export interface components {
             /** @description The same as told: `−3.4`, `below −9`, `nothing`. */
             shown: string;
         };
-        /** @description What falls on a place besides its own lights, against the key: read once, it holds until the key is moved or the studio changes. */
+        /** @description What falls on a place besides its own lights, against the key: read once, it holds until the key is moved by more than a little, or the studio changes. */
         Spilt: {
+            angle?: components["schemas"]["Degrees"] | null;
+            distance?: components["schemas"]["Meters"] | null;
             /** @description The key. */
             key: components["schemas"]["LightId"];
             /** @description Where: at the shadow side or at the ground. */

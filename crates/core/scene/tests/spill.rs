@@ -149,6 +149,8 @@ fn without_a_plan_a_reading_at_the_shadow_side_says_what_spills() {
     // It holds while dials are turned, and not once the key stands elsewhere.
     let turned = then(&s, json!({"dial": {"light": "key", "dial": "1/8 +0.2"}}));
     assert!((wish(&turned, Role::Key) - key.log2()).abs() < 1e-6);
+    // A small correction by distance leaves it; half a stop does not.
+    assert!((wish(&then(&turned, put("key", 1.6)), Role::Key) - key.log2()).abs() < 1e-6);
     let moved = then(&turned, put("key", 1.8));
     assert!((wish(&moved, Role::Key) - (2.0f64 / 3.0).log2()).abs() < 1e-9);
 }

@@ -3,7 +3,12 @@
 //! A reading stays evidence after its light was turned or moved: it goes on teaching of the unit, its modifier and the setting. The belief
 //! makes of all of it what is known of each light now.
 
-use ink_lamp_light::{list::up_to, scale::Stops, strobe::Dial};
+use ink_lamp_light::{
+    list::up_to,
+    measure::{Degrees, Meters},
+    scale::Stops,
+    strobe::Dial,
+};
 use serde::{Deserialize, Deserializer, Serialize, de::Error};
 
 use crate::{
@@ -108,7 +113,7 @@ pub struct RoomThen {
     pub tv: Stops,
 }
 
-/// What falls on a place besides its own lights, against the key: read once, it holds until the key is moved or the studio changes.
+/// What falls on a place besides its own lights, against the key: read once, it holds until the key is moved by more than a little, or the studio changes.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -122,6 +127,12 @@ pub struct Spilt {
     /// How it was placed then.
     #[serde(default)]
     pub placement: u32,
+    /// How far away it stood, where that was known.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub distance: Option<Meters>,
+    /// Between its direction and the camera's, where that was known.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub angle: Option<Degrees>,
 }
 
 /// A light in a reading, as it stood then.

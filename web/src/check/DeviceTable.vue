@@ -57,7 +57,7 @@ function move(event: KeyboardEvent): void {
             v-for="device in check.devices"
             :key="keyOf(device.device)"
             scope="col"
-            class="min-w-28 border-l border-line px-3 py-2 font-normal"
+            class="min-w-27.5 border-l border-line px-3 py-2 font-normal"
           >
             <span class="block text-head font-[650]"
               ><RoleMark v-if="device.role" :role="device.role" :size="14" class="mr-1.5" />{{ device.name }}</span
@@ -90,7 +90,7 @@ function move(event: KeyboardEvent): void {
               <CellSign :state="cell.state" />
               <span class="sr-only">{{ row.name }} of {{ check.devices[c]?.name }}</span>
               <select
-                class="h-7 min-w-0 flex-1 rounded-key border border-line-2 bg-card px-1 text-text-2"
+                class="h-7 w-0 min-w-0 flex-1 rounded-key border border-line-2 bg-card px-1 text-text-2"
                 :data-at="`${r} ${c}`"
                 :disabled="Boolean(board.moment)"
                 @change="chosen(cell, ($event.target as HTMLSelectElement).value)"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { Check, CheckCell } from '@/api/client'
+import type { Check } from '@/api/client'
 import RoleMark from '@/draw/RoleMark.vue'
 import { useBoard } from '@/look/board'
 import CellSign from './CellSign.vue'
@@ -12,21 +12,13 @@ const board = useBoard()
 const devices = useDevices()
 const table = ref<HTMLTableElement>()
 
-/** One press where there is one thing to say; a list where nobody said which. */
-function press(cell: CheckCell): void {
-  const [only] = cell.press
-  if (only && cell.press.length === 1) devices.say(only.entry)
-}
-function chosen(cell: CheckCell, label: string): void {
-  const one = cell.press.find((p) => p.label === label)
-  if (one) devices.say(one.entry)
-}
-
 /** Arrows go from cell to cell, over those that have nothing to say. */
 function move(event: KeyboardEvent): void {
   const way = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key]
   const here = (event.target as HTMLElement).closest<HTMLElement>('[data-at]')
-  if (!way || !here) return
+  // In a list they choose.
+  const chooses = here instanceof HTMLSelectElement && way?.[0] !== 0
+  if (!way || !here || chooses) return
   event.preventDefault()
   let [row = 0, column = 0] = (here.dataset.at ?? '').split(' ').map(Number)
   for (;;) {
@@ -93,7 +85,7 @@ function move(event: KeyboardEvent): void {
                 class="h-7 w-0 min-w-0 flex-1 rounded-key border border-line-2 bg-card px-1 text-text-2"
                 :data-at="`${r} ${c}`"
                 :disabled="Boolean(board.moment)"
-                @change="chosen(cell, ($event.target as HTMLSelectElement).value)"
+                @change="devices.choose(cell, $event)"
               >
                 <option value="">{{ cell.says }}</option>
                 <option v-for="one in cell.press" :key="one.label">{{ one.label }}</option>
@@ -109,7 +101,7 @@ function move(event: KeyboardEvent): void {
               :aria-label="`${row.name} of ${check.devices[c]?.name}: ${cell.says}`"
               :aria-pressed="cell.state === 'right'"
               :title="cell.by ? `Ticked by ${cell.by}` : undefined"
-              @click="press(cell)"
+              @click="devices.press(cell)"
             >
               <CellSign :state="cell.state" /><span class="min-w-0">{{ cell.says }}</span>
             </button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { computed, ref } from 'vue'
-import type { Check, CheckCell } from '@/api/client'
+import type { Check } from '@/api/client'
 import RoleMark from '@/draw/RoleMark.vue'
 import WordLine from '@/draw/WordLine.vue'
 import { useBoard } from '@/look/board'
@@ -33,15 +33,6 @@ const findings = computed(() => check.findings.filter((f) => keyOf(f.device) ===
 const aside = computed(() => check.aside.filter((f) => keyOf(f.device) === chosen.value))
 const turn = computed(() => check.turns.findIndex((t) => keyOf(t.device) === chosen.value))
 const beside = computed(() => [check.devices[at.value - 1], check.devices[at.value + 1]] as const)
-
-function press(cell: CheckCell): void {
-  const [only] = cell.press
-  if (only && cell.press.length === 1) devices.say(only.entry)
-}
-function picked(cell: CheckCell, label: string): void {
-  const one = cell.press.find((p) => p.label === label)
-  if (one) devices.say(one.entry)
-}
 </script>
 
 <template>
@@ -87,7 +78,7 @@ function picked(cell: CheckCell, label: string): void {
           <select
             class="h-9 min-w-0 flex-1 rounded-key border border-line-2 bg-card px-2"
             :disabled="Boolean(board.moment)"
-            @change="picked(row.cell, ($event.target as HTMLSelectElement).value)"
+            @change="devices.choose(row.cell, $event)"
           >
             <option value="">{{ row.cell.says }}</option>
             <option v-for="one in row.cell.press" :key="one.label">{{ one.label }}</option>
@@ -101,7 +92,7 @@ function picked(cell: CheckCell, label: string): void {
           :disabled="Boolean(board.moment) || row.cell.press.length === 0"
           :aria-pressed="row.cell.state === 'right'"
           :aria-label="`${row.name}: ${row.cell.says}`"
-          @click="press(row.cell)"
+          @click="devices.press(row.cell)"
         >
           <span class="w-28 shrink-0 text-text-2">{{ row.name }}</span>
           <span class="min-w-0 flex-1" :class="row.cell.state === 'not_said' ? 'text-text-2' : 'font-[650]'">{{

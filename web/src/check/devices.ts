@@ -2,7 +2,15 @@ import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, markRaw, watch } from 'vue'
 import { useAsking } from '@/api/asking'
-import { answered, api, type Check, type CheckedDevice, type CheckFinding, type Setup } from '@/api/client'
+import {
+  answered,
+  api,
+  type Check,
+  type CheckCell,
+  type CheckedDevice,
+  type CheckFinding,
+  type Setup,
+} from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
 import { useBoard } from '@/look/board'
 
@@ -35,10 +43,22 @@ export const useDevices = defineStore('devices', () => {
     board.write('checked' in entry && by ? { checked: { ...entry.checked, by } } : entry)
   }
 
+  /** What a click on a cell says: where there is one thing to say. */
+  function press({ press: [only, ...more] }: CheckCell): void {
+    if (only && more.length === 0) say(only.entry)
+  }
+
+  /** What was chosen of several. */
+  function choose(cell: CheckCell, event: Event): void {
+    const label = (event.target as HTMLSelectElement).value
+    const one = cell.press.find((p) => p.label === label)
+    if (one) say(one.entry)
+  }
+
   /** Puts a finding aside, and why. */
   function putAside({ device, point }: CheckFinding, why: string): void {
     say({ checked: { device, point, saw: { aside: why } } })
   }
 
-  return { check, failed: computed(() => asking.failed.value), who, say, putAside }
+  return { check, failed: computed(() => asking.failed.value), who, say, press, choose, putAside }
 })

@@ -411,3 +411,30 @@ fn a_modelling_lamp_is_said_as_it_will_be_and_the_room_is_read_with_it() {
     let warm = |s: &Setup| Check::of(s).devices[2].cautions.iter().any(|c| c.contains("lamp cool"));
     assert!(warm(&again) && !warm(&off));
 }
+
+#[test]
+fn what_was_put_aside_is_asked_again_once_the_device_is_set_otherwise() {
+    let aside = |of: Value, point: &str| json!({"checked": {"device": of, "point": point, "saw": {"aside": "by hand"}}});
+    let kept = |s: &Setup| s.checks.len();
+    // A charge that was put aside is told again after the next turn down.
+    let lowered = then(&lit(), json!({"dial": {"light": "key", "dial": "1/16"}}));
+    let once = then(&lowered, aside(json!({"unit": "key"}), "charge"));
+    assert_eq!((Check::of(&once).mend, kept(&once)), (0, 1));
+    let again = then(&once, json!({"dial": {"light": "key", "dial": "1/32"}}));
+    assert_eq!((Check::of(&again).findings[0].kind, kept(&again)), (Some(K::ChargeKept), 0));
+    // Another light's dial, the camera and readings change nothing about it.
+    let others = after(&once, [json!({"dial": {"light": "rim", "dial": "1/8"}}), camera("11", "1/160", "100"), reads("rim", "8 0")]);
+    assert_eq!(kept(&others), 1);
+    // High-speed sync switched otherwise is looked at again.
+    let sync = then(&lit(), aside(json!("camera"), "high_speed"));
+    assert_eq!(kept(&then(&sync, json!({"firing": {"high_speed": {"camera": true, "transmitter": true, "units": ["rim"]}}}))), 0);
+    // Where it is off in several places each of these cells mends it.
+    let quick = put("key", &unit("Taper 200", &json!({"high_speed": true})), "1/8", &json!({"group": "A", "channel": 4}));
+    let partly = after(
+        &lit(),
+        [quick, camera_with("8", "1/500", "100", &json!({"sync": "1/200"})), json!({"firing": {"high_speed": {"camera": true}}})],
+    );
+    let press = |of: &str| cell(&partly, of, CheckPoint::HighSpeed).press;
+    assert_eq!((cell(&partly, "transmitter", CheckPoint::HighSpeed).state, press("transmitter")), (CellState::Wrong, press("rim")));
+    assert_eq!(press("rim").len(), 1);
+}

@@ -242,9 +242,12 @@ fn cell_of(scene: &Scene, found: &[Found], device: &Device, point: CheckPoint) -
             (CellState::NotSaid, words::SAY_IT.to_owned(), some.iter().map(said).collect())
         }
         Some(Shown::Wrong(says)) => {
-            let mends =
-                found.iter().find(|f| f.cell.as_ref().is_some_and(|(d, p)| d == device && *p == point)).and_then(|f| mends(scene, f));
-            (CellState::Wrong, says, mends.map_or_else(back, |mends| vec![mends]))
+            // High-speed sync is mended at all its places at once, wherever it is told.
+            let here = |(d, p): &(Device, CheckPoint)| *p == point && (d == device || point == CheckPoint::HighSpeed);
+            let mends = found.iter().find(|f| f.cell.as_ref().is_some_and(here)).and_then(|f| mends(scene, f));
+            // What somebody saw wrong can be taken back; what follows from the setup is mended, or put aside.
+            let seen = setup.checks.iter().any(|t| t.device == *device && t.point == point);
+            (CellState::Wrong, says, mends.map_or_else(|| if seen { back() } else { Vec::new() }, |mends| vec![mends]))
         }
         Some(Shown::Aside(why)) => (CellState::Aside, why, back()),
     };

@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 
 use crate::{
     checks::{CheckPoint, Device, DeviceTick, Saw},
+    light::Light,
     setup::{Setup, unknown},
 };
 
@@ -46,16 +47,21 @@ impl Setup {
         Ok(())
     }
 
-    /// Keeps what was seen only of devices that are still the same.
+    /// Keeps what was seen only of devices that are still the same; and what was put aside only of those that are set as they were.
     pub(super) fn keep_checks(&mut self, before: &Self) {
-        let (lights, transmitter) = (&self.lights, &self.transmitter);
-        self.checks.retain(|tick| match &tick.device {
-            Device::Camera => true,
-            Device::Transmitter => *transmitter == before.transmitter,
-            Device::Unit(id) => {
-                let light = |of: &[crate::light::Light]| of.iter().find(|l| l.id == *id).cloned();
-                light(lights).zip(light(&before.lights)).is_some_and(|(now, then)| !now.is_other_unit(&then))
-            }
+        let (lights, transmitter, same_firing) = (&self.lights, &self.transmitter, self.firing == before.firing);
+        self.checks.retain(|tick| {
+            let is_aside = matches!(tick.saw, Saw::Aside(_));
+            let as_it_was = match &tick.device {
+                Device::Camera => true,
+                Device::Transmitter => *transmitter == before.transmitter,
+                Device::Unit(id) => {
+                    let pair = lights.iter().find(|l| l.id == *id).zip(before.light(id));
+                    let is_set_so = |now: &Light, then: &Light| now.dial == then.dial && now.rig == then.rig;
+                    pair.is_some_and(|(now, then)| !now.is_other_unit(then) && (!is_aside || is_set_so(now, then)))
+                }
+            };
+            as_it_was && (same_firing || !is_aside || tick.point != CheckPoint::HighSpeed)
         });
     }
 }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { useMediaQuery, useTitle } from '@vueuse/core'
+import { useTitle } from '@vueuse/core'
 import { defineAsyncComponent, onUnmounted, ref, watch } from 'vue'
 import { useBoard } from '@/look/board'
 import PushButton from '@/ui/PushButton.vue'
 import { later } from '@/ui/later'
+import { usePhone } from '@/ui/phone'
 
 // One of the two is wanted on a screen, and only that one is fetched.
 const DeskBoard = defineAsyncComponent(() => import('./DeskBoard.vue'))
@@ -14,8 +15,7 @@ const WorkDialog = later(() => import('@/board/cards/WorkDialog.vue'))
 const { id } = defineProps<{ id: string }>()
 const board = useBoard()
 const working = ref(false)
-/** A phone beside the sitter: narrow and tall, or lying on its side. A laptop with large text is narrow too, but not tall. */
-const phone = useMediaQuery('((width < 45rem) and (height >= 37.5rem)), ((height <= 30rem) and (pointer: coarse))')
+const phone = usePhone()
 onUnmounted(board.leave)
 watch(
   () => id,

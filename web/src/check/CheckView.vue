@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { useMediaQuery, useTitle } from '@vueuse/core'
-import { onUnmounted, ref, watch } from 'vue'
+import { useTitle } from '@vueuse/core'
+import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import CameraNow from '@/draw/CameraNow.vue'
 import AwayBar from '@/look/AwayBar.vue'
+import { useAsItStands } from '@/look/asItStands'
 import { useBoard } from '@/look/board'
 import AppBar from '@/ui/AppBar.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import { later } from '@/ui/later'
+import { usePhone } from '@/ui/phone'
 import { checkCommands } from './commands'
 import CautionList from './CautionList.vue'
 import DeskCheck from './DeskCheck.vue'
@@ -24,17 +26,8 @@ const router = useRouter()
 const keysOpen = ref(false)
 /** From whose turn on units fire. */
 const firing = ref<number>()
-const phone = useMediaQuery('((width < 45rem) and (height >= 37.5rem)), ((height <= 30rem) and (pointer: coarse))')
-onUnmounted(board.leave)
-watch(
-  () => id,
-  (now) => {
-    // Devices are looked at as they stand now.
-    void board.lookAt(undefined)
-    void board.open(now)
-  },
-  { immediate: true },
-)
+const phone = usePhone()
+useAsItStands(() => id)
 useTitle(() => (board.view ? `${part ? 'Cautions' : 'Check'} · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
 
 function fire(from = 0): boolean {

@@ -58,6 +58,8 @@ export const useBoard = defineStore('board', () => {
   )
   /** What would spoil a frame; and the same where something else is to be done before it is mended. */
   const spoils = computed(() => board.value?.findings?.find((f) => f.spoils))
+  /** How much is worth knowing; what is to be mended on the devices counts once. */
+  const known = computed(() => (board.value?.findings?.length ?? 0) + (board.value?.check ? 1 : 0))
   const beforeFrame = computed(() => (board.value?.next.kind === 'mend' ? undefined : spoils.value))
   /** The setup behind it. */
   const setup = computed<Setup | undefined>(() => past.moment.value?.setup ?? session.view.value?.setup)
@@ -204,6 +206,7 @@ export const useBoard = defineStore('board', () => {
     setup,
     spoils,
     beforeFrame,
+    known,
     chosen: chosen.chosen,
     choose: chosen.choose,
     lane,

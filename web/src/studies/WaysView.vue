@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import CameraNow from '@/draw/CameraNow.vue'
 import ColorPanel from '@/studies/color/ColorPanel.vue'
@@ -8,6 +8,7 @@ import FreezePanel from '@/studies/freeze/FreezePanel.vue'
 import NoFlashPanel from '@/studies/no-flash/NoFlashPanel.vue'
 import ShutterPanel from '@/studies/shutter/ShutterPanel.vue'
 import AwayBar from '@/look/AwayBar.vue'
+import { useAsItStands } from '@/look/asItStands'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
 import { useRoom } from '@/look/room'
@@ -23,17 +24,8 @@ const room = useRoom()
 const kit = useKit()
 const router = useRouter()
 const keysOpen = ref(false)
-onUnmounted(board.leave)
+useAsItStands(() => id)
 onMounted(() => kit.load().catch(() => undefined))
-watch(
-  () => id,
-  (now) => {
-    // Ways are looked for as it stands.
-    void board.lookAt(undefined)
-    void board.open(now)
-  },
-  { immediate: true },
-)
 watch(
   [() => board.view?.setup, () => kit.gels, () => kit.strobes, () => study],
   ([setup]) => {

@@ -5,7 +5,7 @@ use serde::{Deserialize, Deserializer, Serialize};
 
 use crate::{
     camera::Camera,
-    checks::DeviceTick,
+    checks::{CheckPoint, Device, DeviceTick},
     firing::Firing,
     holds::Holds,
     kit::Transmitter,
@@ -131,6 +131,12 @@ impl Setup {
         self.lights.iter().find(|l| l.id == *id)
     }
 
+    /// What somebody saw on a device at a point.
+    #[must_use]
+    pub fn tick(&self, device: &Device, point: CheckPoint) -> Option<&DeviceTick> {
+        self.checks.iter().find(|t| t.device == *device && t.point == point)
+    }
+
     /// The place of a light in the order of the lanes.
     #[must_use]
     pub fn index_of(&self, id: &LightId) -> Option<usize> {
@@ -168,6 +174,11 @@ impl Setup {
 impl Setup {
     pub(crate) fn light_mut(&mut self, id: &LightId) -> Result<&mut Light, Refusal> {
         self.lights.iter_mut().find(|l| l.id == *id).ok_or_else(|| unknown(id))
+    }
+
+    /// Lights flashed: what they held is gone, and they charge to their dials.
+    pub(crate) fn flashed(&mut self, which: impl Fn(&Light) -> bool) {
+        self.lights.iter_mut().filter(|l| which(l)).for_each(|l| l.charged = None);
     }
 
     pub(crate) const fn spoil_whole(&mut self) {

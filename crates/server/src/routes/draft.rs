@@ -63,21 +63,25 @@ pub(super) fn after(setup: Setup, entry: Option<&Entry>) -> Result<Setup, Proble
 ))]
 #[post("/draft")]
 pub async fn draft(store: web::Data<Store>, body: Result<Checked<DraftToTry>, Problem>) -> Result<web::Json<Draft>, Problem> {
-    match body.and_then(|body| tried(&body.0)) {
-        Ok((setup, echo)) => Ok(web::Json(Draft { board: Some(board(&store, &setup).await), echo, refused: None })),
+    let tried = body.and_then(|body| Ok((tried(&body.0)?, body.0.entry)));
+    match tried {
+        Ok((after, entry)) => {
+            let scene = Scene::of(&after);
+            let echo = match entry {
+                Entry::Reading(taken) => echo(&scene, &taken.of),
+                _ => None,
+            };
+            Ok(web::Json(Draft { board: Some(board(&store, &scene).await), echo, refused: None }))
+        }
         Err(problem) if problem.refuses(&["entry", "then"]) => Ok(web::Json(Draft { refused: Some(problem), ..Draft::default() })),
         Err(problem) => Err(problem),
     }
 }
 
-fn tried(DraftToTry { setup, entry, then }: &DraftToTry) -> Result<(Setup, Option<Echo>), Problem> {
+fn tried(DraftToTry { setup, entry, then }: &DraftToTry) -> Result<Setup, Problem> {
     let mut after = applied(setup, entry, "entry")?;
     for (n, entry) in then.iter().enumerate() {
         after = applied(&after, entry, &format!("then[{n}]"))?;
     }
-    let echo = match entry {
-        Entry::Reading(taken) => echo(&Scene::of(&after), &taken.of),
-        _ => None,
-    };
-    Ok((after, echo))
+    Ok(after)
 }

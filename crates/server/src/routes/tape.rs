@@ -3,6 +3,7 @@
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::Board;
+use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use ink_lamp_store::{NewEntry, Store};
 use serde::{Deserialize, Serialize};
@@ -95,6 +96,6 @@ pub struct Moment {
 #[get("/setups/{id}/tape/{entry}")]
 pub async fn moment(store: web::Data<Store>, ids: IdAndEntry) -> Result<web::Json<Moment>, Problem> {
     let setup = store.setup_at(ids.0, ids.1).await?;
-    let board = board(&store, &setup).await;
+    let board = board(&store, &Scene::of(&setup)).await;
     Ok(web::Json(Moment { setup, board }))
 }

@@ -43,20 +43,19 @@ pub struct SetupView {
 pub(super) async fn view(store: &Store, record: SetupRecord) -> Result<SetupView, Problem> {
     let tape = store.tape(record.look.id, record.look.version + 1, RECENT).await?.into();
     let SetupRecord { sitting, look, setup, undo, redo, closed } = record;
-    let board = board(store, &setup).await;
+    let board = board(store, &Scene::of(&setup)).await;
     let closed = closed.map(|why| StoreError::Closed { why }.to_string());
     let Look { id, name, version, kept_as, .. } = look;
     Ok(SetupView { id, name, version, sitting: sitting.into(), setup, board, tape, undo, redo, kept_as, closed })
 }
 
-/// The board of a setup. Where a light's own unit ends before its wish the kit is asked for one that does not; without an answer none is named.
-pub(super) async fn board(store: &Store, setup: &Setup) -> Board {
-    let scene = Scene::of(setup);
-    let board = Board::of_scene(&scene, &[]);
+/// The board of a scene. Where a light's own unit ends before its wish the kit is asked for one that does not; without an answer none is named.
+pub(super) async fn board(store: &Store, scene: &Scene<'_>) -> Board {
+    let board = Board::of_scene(scene, &[]);
     if !board.next.asks_kit {
         return board;
     }
-    Board::of_scene(&scene, &store.units().await.unwrap_or_default())
+    Board::of_scene(scene, &store.units().await.unwrap_or_default())
 }
 
 /// Items of the tape that come with a setup.

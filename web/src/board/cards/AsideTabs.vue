@@ -34,7 +34,6 @@ const shown = computed<Is>(() => {
 })
 
 const findings = computed(() => board.board?.findings ?? [])
-const known = computed(() => findings.value.length + (board.board?.check ? 1 : 0))
 const knowing = ref(false)
 
 function pick(n: number): void {
@@ -66,10 +65,10 @@ function pick(n: number): void {
         class="ml-auto h-8 rounded-key border px-3 font-[650] whitespace-nowrap focus-visible:-outline-offset-2 disabled:invisible"
         :class="[knowing ? 'border-edge bg-card' : 'border-line-2', board.spoils ? 'text-warn' : '']"
         :aria-pressed="knowing"
-        :disabled="known === 0"
+        :disabled="board.known === 0"
         @click="knowing = !knowing"
       >
-        {{ board.spoils ? '! ' : '' }}{{ known }} to know
+        {{ board.spoils ? '! ' : '' }}{{ board.known }} to know
       </button>
     </div>
     <section

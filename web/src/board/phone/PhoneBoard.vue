@@ -38,7 +38,6 @@ const {
   gone,
 } = useReading(() => (whole.value ? `${whole.value} ${tenth.value || '0'}` : ''))
 const findings = computed(() => board.board?.findings ?? [])
-const known = computed(() => findings.value.length + (board.board?.check ? 1 : 0))
 const findingsOpen = ref(false)
 
 // The screen stays on beside the sitter, where the browser can do that (it needs a secure address).
@@ -110,20 +109,20 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
         >Plan</RouterLink
       >
       <RouterLink
-        v-if="board.view && known === 0"
+        v-if="board.view && board.known === 0"
         :to="{ name: 'check', params: { id: board.view.id } }"
         class="flex h-11 items-center px-1 text-value text-text-2"
         >Check</RouterLink
       >
       <span class="flex-1" />
       <button
-        v-if="known > 0"
+        v-if="board.known > 0"
         type="button"
         class="h-11 rounded-key px-2 text-body font-[650] whitespace-nowrap"
         :class="board.spoils ? 'text-warn' : ''"
         @click="findingsOpen = true"
       >
-        {{ board.spoils ? '! ' : '' }}{{ known }} to know
+        {{ board.spoils ? '! ' : '' }}{{ board.known }} to know
       </button>
       <button
         type="button"

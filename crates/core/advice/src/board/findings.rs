@@ -38,7 +38,7 @@ pub(super) fn shown(scene: &Corrected, found: Vec<Found>) -> Vec<Finding> {
     found
         .into_iter()
         .map(|found| {
-            let (kind, checked) = (found.fact.kind(), found.cell.is_some());
+            let (kind, checked) = (found.fact.kind(), !found.cells.is_empty());
             let remedy = found.mends.map(|entry| Action { label: words::press(&found.fact, &entry, scene), entry });
             let words = words::sentence(&found.fact, scene);
             Finding {

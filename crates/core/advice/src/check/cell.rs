@@ -6,16 +6,15 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
-    checks::{CheckPoint, Device, DeviceTick, Saw},
-    firing::SyncPlace,
+    checks::{CheckPoint, Device, Saw},
     kit::{GroupControl, Link, Transmitter},
-    light::Light,
+    light::{Light, ModellingLamp},
     role::Role,
     setup::Setup,
 };
 
 use crate::{
-    findings::{Fact, Found, commander::SENDS_ONLY, line_of_sight::IN_SIGHT, sync::Sync},
+    findings::{self, Found, commander::SENDS_ONLY, line_of_sight::IN_SIGHT},
     words::check as words,
 };
 
@@ -40,16 +39,10 @@ pub(super) enum Shown {
 }
 
 /// What a device shows at a point; none where it has no such thing.
-pub(super) fn of(scene: &Scene, found: &[Found], device: &Device, point: CheckPoint) -> Option<Shown> {
+pub(super) fn of(scene: &Scene, found: &[&Found], device: &Device, point: CheckPoint) -> Option<Shown> {
     let setup = scene.setup;
-    let here = |d: &Device, p: CheckPoint| d == device && p == point;
-    if let Some(wrong) = found.iter().find(|f| f.cell.as_ref().is_some_and(|(d, p)| here(d, *p))) {
+    if let Some(wrong) = at(found, device, point) {
         return Some(Shown::Wrong(words::wrong(&wrong.fact)));
-    }
-    if point == CheckPoint::HighSpeed
-        && found.iter().any(|f| matches!(&f.fact, Fact::Sync(Sync::Partly { forgotten, .. }) if forgotten.contains(&place(device))))
-    {
-        return Some(Shown::Wrong(words::on(false).to_owned()));
     }
     let wanted = wanted(setup, device, point);
     if let (CheckPoint::Lamp, Device::Unit(id)) = (point, device)
@@ -57,8 +50,7 @@ pub(super) fn of(scene: &Scene, found: &[Found], device: &Device, point: CheckPo
     {
         return wanted.map(|_| Shown::Right(words::lamp(lamp).to_owned()));
     }
-    let tick = setup.checks.iter().find(|t: &&DeviceTick| here(&t.device, t.point));
-    match (wanted?, tick.map(|t| &t.saw)) {
+    match (wanted?, setup.tick(device, point).map(|t| &t.saw)) {
         (_, Some(Saw::Aside(why))) => Some(Shown::Aside(why.clone())),
         (_, Some(Saw::Wrong(says))) => Some(Shown::Wrong(says.clone())),
         // It holds as long as the same is wanted; what answers a finding holds as well.
@@ -68,13 +60,9 @@ pub(super) fn of(scene: &Scene, found: &[Found], device: &Device, point: CheckPo
     }
 }
 
-/// Where high-speed sync is on a device.
-fn place(device: &Device) -> SyncPlace {
-    match device {
-        Device::Camera => SyncPlace::Camera,
-        Device::Transmitter => SyncPlace::Transmitter,
-        Device::Unit(id) => SyncPlace::Unit(id.clone()),
-    }
+/// What is found at a cell.
+pub(super) fn at<'a>(found: &[&'a Found], device: &Device, point: CheckPoint) -> Option<&'a Found> {
+    found.iter().copied().find(|f| f.cells.iter().any(|(d, p)| d == device && *p == point))
 }
 
 /// Points whose tick says what was done about a finding.
@@ -128,10 +116,9 @@ fn of_transmitter(setup: &Setup, transmitter: &Transmitter, point: CheckPoint) -
 
 /// The channel that all share: the one that most units are on, or one of those that there are.
 fn channel(setup: &Setup, most: u8) -> Wanted {
-    let said: Vec<u8> = setup.lights.iter().filter_map(|l| l.rig.channel).collect();
-    let usual = said.iter().copied().max_by_key(|c| (said.iter().filter(|o| *o == c).count(), std::cmp::Reverse(*c)));
     // Few set a higher one (common practice, no source).
-    usual.map_or_else(|| Wanted::OneOf((1..=most.min(8)).map(|c| c.to_string()).collect()), |c| Wanted::This(c.to_string()))
+    findings::channel::usual(setup)
+        .map_or_else(|| Wanted::OneOf((1..=most.min(8)).map(|c| c.to_string()).collect()), |c| Wanted::This(c.to_string()))
 }
 
 fn of_unit(setup: &Setup, light: &Light, unit: &Unit, point: CheckPoint) -> Option<Wanted> {
@@ -165,7 +152,9 @@ fn of_unit(setup: &Setup, light: &Light, unit: &Unit, point: CheckPoint) -> Opti
         CheckPoint::Zoom => unit.zoom.and_then(|zoom| this(zoomed(setup, light, zoom))),
         CheckPoint::HighSpeed if unit.high_speed => this(words::on(setup.firing.high_speed.units.contains(&light.id))),
         CheckPoint::Charge if unit.pulse == Some(Pulse::Voltage) => light.written().and_then(|dial| this(format!("at {dial}"))),
-        CheckPoint::Lamp if unit.lamp.is_some_and(|lamp| lamp.get() > 0.0) => Some(Wanted::OneOf(words::LAMPS.map(str::to_owned).to_vec())),
+        CheckPoint::Lamp if unit.lamp.is_some_and(|lamp| lamp.get() > 0.0) => {
+            Some(Wanted::OneOf(ModellingLamp::ALL.map(|lamp| words::lamp(lamp).to_owned()).to_vec()))
+        }
         CheckPoint::Fires => this(words::FIRES),
         _ => None,
     }

@@ -40,14 +40,6 @@ pub(super) fn headed(setup: &Setup, device: &Device) -> (Option<Role>, String, S
     }
 }
 
-/// The role of a unit's light.
-pub(super) fn role_of(setup: &Setup, device: &Device) -> Option<Role> {
-    match device {
-        Device::Unit(id) => setup.light(id).map(|l| l.role),
-        Device::Camera | Device::Transmitter => None,
-    }
-}
-
 /// The entry that says what was seen.
 pub(super) fn checked(device: &Device, point: CheckPoint, saw: Option<Saw>) -> Entry {
     Entry::Checked(DeviceChecked { device: device.clone(), point, saw, by: None })

@@ -10,10 +10,10 @@ use ink_lamp_sitting::{
 };
 use serde::Serialize;
 
-use super::device::{checked, headed, role_of};
+use super::device::{checked, headed};
 use crate::{
     action::Action,
-    findings::{FindingKind, Found},
+    findings::{Cell, FindingKind, Found},
     words::{check as words, findings as said, span::Span},
 };
 
@@ -51,18 +51,16 @@ pub struct ToMend {
 
 /// What a board keeps of it: none where nothing is to be mended.
 pub(crate) fn to_mend(scene: &Scene, found: &[Found]) -> Option<ToMend> {
-    let found = worst_first(found.iter().filter(|f| f.cell.is_some()).cloned().collect());
-    let mut words = found
-        .iter()
-        .map(|f| said::sentence(&f.fact, scene))
-        .chain(scene.setup.checks.iter().filter_map(|t| seen_wrong(scene.setup, t)).map(|f| f.words));
-    let worst = words.next()?;
-    Some(ToMend { count: 1 + words.count(), worst })
+    let found = worst_first(found);
+    let mut seen = scene.setup.checks.iter().filter_map(|tick| seen_wrong(scene.setup, tick));
+    let (count, first) = (found.len(), found.first().map(|f| said::sentence(&f.fact, scene)));
+    let worst = first.or_else(|| Some(seen.next()?.words))?;
+    Some(ToMend { count: count.max(1) + seen.count(), worst })
 }
 
-/// In order of harm: what does not fire, what spoils the frame, what changes the light, what is only slow.
-pub(super) fn worst_first(mut found: Vec<Found>) -> Vec<Found> {
-    let harm = |f: &Found| {
+/// What is looked at on devices, in order of harm: what does not fire, what spoils the frame, what changes the light, what is only slow.
+pub(super) fn worst_first(found: &[Found]) -> Vec<&Found> {
+    let harm = |f: &&Found| {
         let kind = f.fact.kind();
         match kind {
             _ if kind.is_about_firing() => 0,
@@ -73,15 +71,16 @@ pub(super) fn worst_first(mut found: Vec<Found>) -> Vec<Found> {
             _ => 5,
         }
     };
-    found.sort_by_key(harm);
+    let mut worst: Vec<&Found> = found.iter().filter(|f| !f.cells.is_empty()).collect();
+    worst.sort_by_key(harm);
     // One setting of the transmitter is told once, whatever units it is wrong for.
-    let mut told = Vec::new();
-    found.retain(|f| {
-        let new = !told.contains(&f.cell);
-        told.push(f.cell.clone());
-        new
+    let mut told: Vec<&[Cell]> = Vec::new();
+    worst.retain(|f| {
+        let is_new = !told.contains(&f.cells.as_slice());
+        told.push(&f.cells);
+        is_new
     });
-    found
+    worst
 }
 
 /// The press that mends a finding.
@@ -90,20 +89,20 @@ pub(super) fn mends(scene: &Scene, found: &Found) -> Option<Action> {
     Some(Action { label: said::press(&found.fact, &entry, scene), entry })
 }
 
-/// A finding as it is shown.
-pub(super) fn shown(scene: &Scene, found: &Found) -> CheckFinding {
-    let (device, point) = found.cell.clone().unwrap_or((Device::Camera, CheckPoint::Mode));
+/// A finding as it is shown; none that is looked at nowhere.
+pub(super) fn shown(scene: &Scene, found: &Found) -> Option<CheckFinding> {
+    let (device, point) = found.cells.first()?.clone();
     let kind = found.fact.kind();
-    CheckFinding {
+    Some(CheckFinding {
         kind: Some(kind),
-        role: role_of(scene.setup, &device),
+        role: headed(scene.setup, &device).0,
         words: said::sentence(&found.fact, scene),
         how: how(scene.setup, &device, point),
         mends: mends(scene, found),
         spoils: kind.is_spoiling(),
         device,
         point,
-    }
+    })
 }
 
 /// What somebody saw wrong, that no rule knows of.

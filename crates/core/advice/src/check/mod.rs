@@ -175,7 +175,7 @@ impl Check {
     pub fn of(setup: &Setup) -> Self {
         let scene = Scene::of(setup);
         let all = findings::of(&Corrected::new(&scene, &[]));
-        let found = worst_first(all.iter().filter(|f| f.cell.is_some()).cloned().collect());
+        let found = worst_first(&all);
         let devices = devices(setup);
         let rows: Vec<CheckRow> = POINTS.iter().filter_map(|&point| row(&scene, &found, &devices, point)).collect();
         let cells = |at: usize| rows.iter().map(move |row| &row.cells[at]);
@@ -189,7 +189,7 @@ impl Check {
         let devices: Vec<CheckedDevice> = devices.iter().enumerate().map(column).collect();
         let total = |state| rows.iter().flat_map(|row| &row.cells).filter(|c| c.state == state).count();
         let (right, say) = (total(CellState::Right), total(CellState::NotSaid));
-        let mut findings: Vec<CheckFinding> = found.iter().map(|f| shown(&scene, f)).collect();
+        let mut findings: Vec<CheckFinding> = found.iter().filter_map(|f| shown(&scene, f)).collect();
         findings.extend(setup.checks.iter().filter_map(|tick| seen_wrong(setup, tick)));
         let mend = findings.len();
         let worst = findings.first().map(|f| words::first(&headed(setup, &f.device).1, f.point));
@@ -209,29 +209,31 @@ impl Check {
     }
 }
 
-fn findings_on(setup: &Setup, found: &[Found], device: &Device) -> usize {
+fn findings_on(setup: &Setup, found: &[&Found], device: &Device) -> usize {
     let seen = setup.checks.iter().filter(|t| t.device == *device && matches!(t.saw, Saw::Wrong(_))).count();
-    seen + found.iter().filter(|f| f.cell.as_ref().is_some_and(|(d, _)| d == device)).count()
+    seen + found.iter().filter(|f| f.cells.first().is_some_and(|(d, _)| d == device)).count()
 }
 
 /// A point that any device has.
-fn row(scene: &Scene, found: &[Found], devices: &[Device], point: CheckPoint) -> Option<CheckRow> {
+fn row(scene: &Scene, found: &[&Found], devices: &[Device], point: CheckPoint) -> Option<CheckRow> {
     let cells: Vec<CheckCell> = devices.iter().map(|device| cell_of(scene, found, device, point)).collect();
     cells.iter().any(|c| c.state != CellState::None).then(|| CheckRow { point, name: words::point(point).to_owned(), cells })
 }
 
-fn cell_of(scene: &Scene, found: &[Found], device: &Device, point: CheckPoint) -> CheckCell {
+fn cell_of(scene: &Scene, found: &[&Found], device: &Device, point: CheckPoint) -> CheckCell {
     let setup = scene.setup;
-    let tick = |label: &str, saw: Option<Saw>| Action { label: label.to_owned(), entry: checked(device, point, saw) };
-    let right = |says: &str| tick(says, Some(Saw::Right(says.to_owned())));
-    let back = || vec![tick(words::NOT_SAID, None)];
+    let tick = setup.tick(device, point);
+    let say = |label: &str, saw: Option<Saw>| Action { label: label.to_owned(), entry: checked(device, point, saw) };
+    let right = |says: &str| say(says, Some(Saw::Right(says.to_owned())));
+    let back = || vec![say(words::NOT_SAID, None)];
     let (state, says, press) = match cell::of(scene, found, device, point) {
         None => (CellState::None, String::new(), Vec::new()),
         Some(Shown::Right(says)) if point == CheckPoint::Lamp => {
-            let all = words::LAMPS
-                .iter()
-                .filter_map(|says| Some(Action { label: (*says).to_owned(), entry: described(setup, device, point, says)? }));
-            (CellState::Right, says, all.collect())
+            let said = |lamp| {
+                let says = words::lamp(lamp);
+                Some(Action { label: says.to_owned(), entry: described(setup, device, point, says)? })
+            };
+            (CellState::Right, says, ModellingLamp::ALL.into_iter().filter_map(said).collect())
         }
         Some(Shown::Right(says)) => (CellState::Right, says, back()),
         Some(Shown::NotSaid(Wanted::This(says))) => (CellState::NotSaid, says.clone(), vec![right(&says)]),
@@ -242,16 +244,14 @@ fn cell_of(scene: &Scene, found: &[Found], device: &Device, point: CheckPoint) -
             (CellState::NotSaid, words::SAY_IT.to_owned(), some.iter().map(said).collect())
         }
         Some(Shown::Wrong(says)) => {
-            // High-speed sync is mended at all its places at once, wherever it is told.
-            let here = |(d, p): &(Device, CheckPoint)| *p == point && (d == device || point == CheckPoint::HighSpeed);
-            let mends = found.iter().find(|f| f.cell.as_ref().is_some_and(here)).and_then(|f| mends(scene, f));
+            let mends = cell::at(found, device, point).and_then(|f| mends(scene, f));
             // What somebody saw wrong can be taken back; what follows from the setup is mended, or put aside.
-            let seen = setup.checks.iter().any(|t| t.device == *device && t.point == point);
+            let seen = tick.is_some();
             (CellState::Wrong, says, mends.map_or_else(|| if seen { back() } else { Vec::new() }, |mends| vec![mends]))
         }
         Some(Shown::Aside(why)) => (CellState::Aside, why, back()),
     };
-    let by = setup.checks.iter().find(|t| t.device == *device && t.point == point && state == CellState::Right).and_then(|t| t.by.clone());
+    let by = tick.filter(|_| state == CellState::Right).and_then(|t| t.by.clone());
     CheckCell { state, says, by, press }
 }
 
@@ -276,7 +276,7 @@ fn turns(setup: &Setup) -> Vec<FireTurn> {
     let turn = |light: &Light| {
         let unit = light.unit.as_ref()?;
         let device = Device::Unit(light.id.clone());
-        let tick = setup.checks.iter().find(|t| t.device == device && t.point == CheckPoint::Fires).map(|t| &t.saw);
+        let tick = setup.tick(&device, CheckPoint::Fires).map(|t| &t.saw);
         let state = match tick {
             Some(Saw::Right(_)) => CellState::Right,
             Some(Saw::Wrong(_)) => CellState::Wrong,

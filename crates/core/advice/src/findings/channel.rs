@@ -5,6 +5,7 @@ use ink_lamp_sitting::{
     checks::{CheckPoint, Device},
     light::{Light, Rig},
     role::LightId,
+    setup::Setup,
 };
 use serde::Serialize;
 
@@ -25,9 +26,7 @@ pub(crate) struct Channel {
 
 /// Devices that are to fire together share a channel.
 pub(super) fn of(scene: &Scene) -> Vec<Found> {
-    let lights = &scene.setup.lights;
-    let channels: Vec<u8> = lights.iter().filter_map(|l| l.rig.channel).collect();
-    let most = channels.iter().copied().max_by_key(|c| (channels.iter().filter(|o| *o == c).count(), std::cmp::Reverse(*c)));
+    let (lights, most) = (&scene.setup.lights, usual(scene.setup));
     let clash = |light: &Light| {
         let (channel, most) = (light.rig.channel?, most?);
         (channel != most).then(|| {
@@ -36,8 +35,14 @@ pub(super) fn of(scene: &Scene) -> Vec<Found> {
             let tuned = rig.fits(light.unit.as_ref()).is_ok().then(|| light_with(light, |l| l.rig = rig));
             Found::new(Channel { light: light.id.clone(), channel, most }, light.id.as_str())
                 .mend(tuned)
-                .at(Device::Unit(light.id.clone()), CheckPoint::Channel)
+                .at([Device::Unit(light.id.clone())], CheckPoint::Channel)
         })
     };
     lights.iter().filter_map(clash).collect()
+}
+
+/// The channel that most units are on; the lowest of those that as many are on.
+pub(crate) fn usual(setup: &Setup) -> Option<u8> {
+    let channels: Vec<u8> = setup.lights.iter().filter_map(|l| l.rig.channel).collect();
+    channels.iter().copied().max_by_key(|c| (channels.iter().filter(|o| *o == c).count(), std::cmp::Reverse(*c)))
 }

@@ -45,7 +45,8 @@ pub(super) fn missing(scene: &Scene, index: usize) -> Option<Found> {
     let (transmitter, group) = (scene.setup.transmitter.as_ref()?, light.rig.group?);
     let has = transmitter.groups;
     let fact = Groups::Missing { light: light.id.clone(), group, owner: transmitter.name.clone(), has };
-    let found = || Found::new(fact, light.id.as_str()).mend(regrouped(scene, light)).at(Device::Unit(light.id.clone()), CheckPoint::Group);
+    let found =
+        || Found::new(fact, light.id.as_str()).mend(regrouped(scene, light)).at([Device::Unit(light.id.clone())], CheckPoint::Group);
     (light.unit.is_some() && group.place() > has).then(found)
 }
 
@@ -59,7 +60,7 @@ pub(super) fn shared(scene: &Scene) -> Vec<Found> {
         let group = light.rig.group?;
         let other = lights[..index].iter().find(|o| o.rig.group == Some(group) && differs(o, light))?.id.clone();
         let found = Found::new(Groups::Shared { light: light.id.clone(), other, group }, light.id.as_str());
-        Some(found.mend(regrouped(scene, light)).at(Device::Unit(light.id.clone()), CheckPoint::Group))
+        Some(found.mend(regrouped(scene, light)).at([Device::Unit(light.id.clone())], CheckPoint::Group))
     };
     lights.iter().enumerate().filter_map(clash).collect()
 }

@@ -114,6 +114,9 @@ subjects! {
     Circuits(circuits),
 }
 
+/// A device, and what is looked at on it.
+pub(crate) type Cell = (Device, CheckPoint);
+
 /// Something worth knowing.
 #[derive(Debug, Clone, PartialEq)]
 pub(crate) struct Found {
@@ -123,13 +126,13 @@ pub(crate) struct Found {
     pub(crate) lane: String,
     /// What mends it, where one entry does.
     pub(crate) mends: Option<Entry>,
-    /// Where it is looked at before the first flash, if it is one of those.
-    pub(crate) cell: Option<(Device, CheckPoint)>,
+    /// Where it is looked at before the first flash: told at the first of them; nowhere, if it is none of those.
+    pub(crate) cells: Vec<Cell>,
 }
 
 impl Found {
     pub(crate) fn new(fact: impl Into<Fact>, lane: &str) -> Self {
-        Self { fact: fact.into(), lane: lane.to_owned(), mends: None, cell: None }
+        Self { fact: fact.into(), lane: lane.to_owned(), mends: None, cells: Vec::new() }
     }
 
     pub(crate) fn mend(self, mends: Option<Entry>) -> Self {
@@ -140,18 +143,17 @@ impl Found {
     fn looked_at(self, device: Device, point: CheckPoint, right: impl Into<String>) -> Self {
         let saw = Some(Saw::Right(right.into()));
         let mends = Some(Entry::Checked(DeviceChecked { device: device.clone(), point, saw, by: None }));
-        Self { mends, cell: Some((device, point)), ..self }
+        Self { mends, cells: vec![(device, point)], ..self }
     }
 
-    /// It is looked at there.
-    fn at(self, device: Device, point: CheckPoint) -> Self {
-        Self { cell: Some((device, point)), ..self }
+    /// It is looked at there, or at several devices.
+    fn at(self, devices: impl IntoIterator<Item = Device>, point: CheckPoint) -> Self {
+        Self { cells: devices.into_iter().map(|device| (device, point)).collect(), ..self }
     }
 
     /// Whether somebody looked and said that it is right, as it is to be said, or put it aside.
     fn is_answered(&self, setup: &Setup) -> bool {
-        let Some((device, point)) = &self.cell else { return false };
-        let Some(tick) = setup.checks.iter().find(|t| t.device == *device && t.point == *point) else { return false };
+        let Some(tick) = self.cells.first().and_then(|(device, point)| setup.tick(device, *point)) else { return false };
         let asked = self.mends.as_ref().and_then(|entry| match entry {
             Entry::Checked(checked) => checked.saw.as_ref(),
             _ => None,

@@ -72,9 +72,8 @@ pub(super) fn of(scene: &Corrected, index: usize) -> Vec<Found> {
 
 /// A unit that stores less for less, turned down: it holds what it held, until it flashes.
 fn charge_kept(light: &Light) -> Option<Found> {
-    let (unit, dial, held) = (light.unit.as_ref()?, light.dial?, light.charged?);
-    let over = unit.scale.stops(held) - unit.scale.stops(dial);
-    let fact = PutOn::ChargeKept { light: light.id.clone(), held: unit.scale.write(held), over };
-    let at_dial = format!("at {}", unit.scale.write(dial));
+    let over = light.held_over()?;
+    let fact = PutOn::ChargeKept { light: light.id.clone(), held: light.unit.as_ref()?.scale.write(light.charged?), over };
+    let at_dial = format!("at {}", light.written()?);
     (over.get() > 0.05).then(|| Found::new(fact, light.id.as_str()).looked_at(Device::Unit(light.id.clone()), CheckPoint::Charge, at_dial))
 }

@@ -76,12 +76,13 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
     let flash: Vec<&Light> = setup.lights.iter().filter(|l| l.unit.is_some()).collect();
     if !forgotten.is_empty() && past {
         let on = all_on(&setup.firing, &flash, camera.body.as_ref().is_none_or(|b| b.high_speed));
-        let place = match forgotten.first() {
-            Some(SyncPlace::Unit(id)) => Device::Unit(id.clone()),
-            Some(SyncPlace::Transmitter) => Device::Transmitter,
-            Some(SyncPlace::Camera) | None => Device::Camera,
+        let device = |place: &SyncPlace| match place {
+            SyncPlace::Camera => Device::Camera,
+            SyncPlace::Transmitter => Device::Transmitter,
+            SyncPlace::Unit(id) => Device::Unit(id.clone()),
         };
-        return Some(Found::new(Sync::Partly { forgotten, sync }, "camera").mend(on).at(place, CheckPoint::HighSpeed));
+        let devices: Vec<Device> = forgotten.iter().map(device).collect();
+        return Some(Found::new(Sync::Partly { forgotten, sync }, "camera").mend(on).at(devices, CheckPoint::HighSpeed));
     }
     // On everywhere: nothing goes black.
     if past && ink_lamp_scene::shutter::all_pulse(setup) {

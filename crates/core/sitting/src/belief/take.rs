@@ -160,10 +160,7 @@ impl Light {
     /// Whether a reading that lies so far over what is expected is likelier that of the charge from before its dial went down: by the ratio of the two
     /// likelihoods of a normal, `exp((off² − (off − by)²) / 2s²)`.
     fn gave_what_it_held(&self, off: f64, spread: f64) -> bool {
-        let Some((unit, dial, held)) = self.unit.as_ref().zip(self.dial).zip(self.charged).map(|((u, d), h)| (u, d, h)) else {
-            return false;
-        };
-        let by = (unit.scale.stops(held) - unit.scale.stops(dial)).get();
+        let by = self.held_over().unwrap_or(Stops::ZERO).get();
         by >= GATE_LEAST && by.mul_add(2.0 * off, -by * by) / (2.0 * spread * spread) > FAR_LIKELIER
     }
 }

@@ -78,7 +78,7 @@ impl Setup {
         start.seen = Vec::new();
         // What was looked at was looked at for that look.
         start.checks = Vec::new();
-        start.lights.iter_mut().for_each(|l| l.charged = None);
+        start.flashed(|_| true);
         start
     }
 }

@@ -26,7 +26,7 @@ impl Setup {
     pub(super) fn shoot(&mut self, shot: &FrameShot) -> Result<(), Refusal> {
         self.frames = self.frames.saturating_add(1);
         if shot.no_flash.is_none() {
-            self.lights.iter_mut().for_each(|l| l.charged = None);
+            self.flashed(|_| true);
         }
         if let Some(codes) = shot.no_flash {
             let Some(camera) = &self.camera else {

@@ -120,7 +120,7 @@ impl Setup {
                     self.spilt.push(spilt);
                 }
                 self.whole = Some(held);
-                self.lights.iter_mut().for_each(|l| l.charged = None);
+                self.flashed(|_| true);
             }
             Subject::Light(id) => {
                 let other = |l: &&Light| Other { light: l.id.clone(), av_100: self.flash_av_100(l) };
@@ -130,9 +130,7 @@ impl Setup {
                 self.learn_from(index, &held);
                 self.lights[index].reading = Some(held);
                 // What was metered flashed.
-                for light in self.lights.iter_mut().filter(|l| l.id == *id || taken.how.on.contains(&l.id)) {
-                    light.charged = None;
-                }
+                self.flashed(|l| l.id == *id || taken.how.on.contains(&l.id));
             }
         }
         Ok(())

@@ -149,6 +149,13 @@ impl Light {
         Some(self.unit.as_ref()?.scale.stops(self.dial?))
     }
 
+    /// By how much the charge that it may still hold is over its dial; none where it holds no more than that.
+    #[must_use]
+    pub fn held_over(&self) -> Option<Stops> {
+        let scale = &self.unit.as_ref()?.scale;
+        Some(scale.stops(self.charged?) - scale.stops(self.dial?))
+    }
+
     /// What it wears, as it is told from others: by the kit's id, else by its name. None where that is not known.
     #[must_use]
     pub fn worn_id(&self) -> Option<String> {

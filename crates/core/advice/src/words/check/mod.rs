@@ -46,9 +46,6 @@ pub(crate) const fn point(point: CheckPoint) -> &'static str {
     }
 }
 
-/// How a modelling lamp may be.
-pub(crate) const LAMPS: [&str; 3] = [lamp(ModellingLamp::Off), lamp(ModellingLamp::Proportional), lamp(ModellingLamp::Full)];
-
 pub(crate) const fn lamp(lamp: ModellingLamp) -> &'static str {
     match lamp {
         ModellingLamp::Off => "off",

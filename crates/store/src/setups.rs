@@ -30,7 +30,7 @@ impl Store {
     pub fn create_look<'a>(&'a self, sitting: Uuid, new: &'a NewLook, from: Option<Source>) -> Answer<'a, SetupRecord> {
         patiently(move || {
             Box::pin(async move {
-                let start = self.start_entry(from, &[]).await?;
+                let start = self.start_entry(Some(sitting), from, &[]).await?;
                 let tx = self.db.begin().await?;
                 // One at a time adds a look to a sitting.
                 let row = sitting::Entity::find_by_id(sitting).lock_exclusive().one(&tx).await?;

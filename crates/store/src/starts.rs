@@ -132,19 +132,24 @@ impl Store {
     /// # Errors
     /// [`StoreError::Refused`] at `entries[n]` where one can't apply, [`StoreError::NotFound`], or where the database does not answer.
     pub async fn begun_with(&self, from: Option<Source>, entries: &[Entry]) -> Result<Setup, StoreError> {
-        Ok(*self.start(from, entries).await?.setup)
+        Ok(*self.start(None, from, entries).await?.setup)
     }
 
-    /// The entry that starts a look; none where it begins from nothing.
-    pub(crate) async fn start_entry(&self, from: Option<Source>, entries: &[Entry]) -> Result<Option<NewEntry>, StoreError> {
+    /// The entry that starts a look of a sitting, where that is there already; none where it begins from nothing.
+    pub(crate) async fn start_entry(
+        &self,
+        sitting: Option<Uuid>,
+        from: Option<Source>,
+        entries: &[Entry],
+    ) -> Result<Option<NewEntry>, StoreError> {
         if from.is_none() && entries.is_empty() {
             return Ok(None);
         }
-        let entry = Entry::Start(self.start(from, entries).await?);
+        let entry = Entry::Start(self.start(sitting, from, entries).await?);
         Ok(Some(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry }))
     }
 
-    async fn start(&self, from: Option<Source>, entries: &[Entry]) -> Result<Start, StoreError> {
+    async fn start(&self, sitting: Option<Uuid>, from: Option<Source>, entries: &[Entry]) -> Result<Start, StoreError> {
         let (words, base) = match from {
             None => (EMPTY.to_owned(), Setup::default()),
             Some(Source { look, at }) => {
@@ -153,7 +158,12 @@ impl Store {
                     Some(entry) => self.setup_at(look, entry).await?,
                     None => record.setup,
                 };
-                (from_words(&record.sitting.name, &record.look.name), setup.as_start())
+                let mut start = setup.as_start();
+                // What was heeded was heeded for the whole sitting.
+                if sitting == Some(record.sitting.id) {
+                    start.heeded = setup.heeded;
+                }
+                (from_words(&record.sitting.name, &record.look.name), start)
             }
         };
         let setup = entries.iter().enumerate().try_fold(base, |setup, (n, entry)| {

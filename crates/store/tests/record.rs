@@ -190,6 +190,14 @@ async fn a_copy_starts_where_the_other_stands() {
     assert_eq!(store.create_look(record.sitting.id, &second, Some(Source { look, at: None })).await.unwrap().look.id, made.look.id);
     assert_eq!(made.sitting.looks.iter().map(|l| l.name.as_str()).collect::<Vec<_>>(), ["Look 1", "Black ground"]);
     assert_eq!(made.setup.camera, record.setup.camera);
+    // What was heeded was heeded for the sitting, and for no other.
+    let heeded = json!({"heeded": {"caution": "flashing", "by": "Assistant"}});
+    store.append(look, &written(None, heeded)).await.unwrap();
+    let side = NewLook { id: Uuid::now_v7(), name: "From the side".to_owned() };
+    let side = store.create_look(record.sitting.id, &side, Some(Source { look, at: None })).await.unwrap();
+    assert_eq!(side.setup.heeded[0].by.as_deref(), Some("Assistant"));
+    let again = store.create_sitting(NewSitting { from: Some(side.look.id), ..new_sitting("Bell founder") }).await.unwrap();
+    assert_eq!(store.setup(again.looks[0].id).await.unwrap().setup.heeded, []);
     // And one from how the first stood before its reading.
     let then = store.tape(look, i64::MAX, 10).await.unwrap().items[0].id;
     let third = NewLook { id: Uuid::now_v7(), name: "Before it".to_owned() };

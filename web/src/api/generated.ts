@@ -842,13 +842,43 @@ export interface components {
              */
             y: number;
         };
+        /**
+         * @description What a caution is about. Local codes and licensed practice decide.
+         * @enum {string}
+         */
+        Caution: "overhead" | "eyes" | "flashing" | "mains" | "capacitors" | "heat" | "stands" | "batteries" | "bulbs" | "animals" | "jumps" | "wet" | "haze";
+        /** @description Somebody acted on a caution: it is not told again in this sitting, unless it is about another light. */
+        CautionHeeded: {
+            /** @description Nobody did after all: it is told again. */
+            again?: boolean;
+            /** @description Who did: 1 to 60 characters. */
+            by?: string | null;
+            /** @description Which. */
+            caution: components["schemas"]["Caution"];
+            /** @description The lights that it is about, at most 8; none where it is about the whole sitting. */
+            lights?: components["schemas"]["LightId"][];
+        };
+        /**
+         * @description How a caution stands in this sitting.
+         * @enum {string}
+         */
+        CautionState: "open" | "heeded" | "elsewhere";
         /** @description A usual caution. */
-        Caution: {
-            /** @description The devices here that it is about, as they are said; none where nothing that is known asks for it. */
+        CautionTold: {
+            /** @description Who acted on it, where that was said. */
+            by?: string | null;
+            /** @description What it is about. */
+            caution: components["schemas"]["Caution"];
+            /** @description The devices here that it is about, as they are said; none where it is about the whole sitting. */
             here: string[];
-            /** @description What it is about: `Mains`. */
+            press?: components["schemas"]["Action"] | null;
+            /** @description What is to be done, in a line. */
+            short: string;
+            /** @description How it stands. */
+            state: components["schemas"]["CautionState"];
+            /** @description The same, as it is said: `Mains`. */
             title: string;
-            /** @description What is to be done. */
+            /** @description All of it, with who decides. */
             words: string;
         };
         /**
@@ -863,10 +893,11 @@ export interface components {
         Change: "grid_on" | "grid_off" | "gels" | "modifier";
         /** @description Everything that would spoil the first flash. */
         Check: {
+            again?: components["schemas"]["Action"] | null;
             /** @description What was put aside, and why. */
             aside: components["schemas"]["CheckFinding"][];
-            /** @description Usual cautions, where they matter here first. Local codes and licensed practice decide. */
-            cautions: components["schemas"]["Caution"][];
+            /** @description Usual cautions: those that nobody acted on yet first. Local codes and licensed practice decide. */
+            cautions: components["schemas"]["CautionTold"][];
             /** @description Camera, transmitter, then each unit in the order of the lanes. */
             devices: components["schemas"]["CheckedDevice"][];
             /** @description What is to be mended, the most harmful first. */
@@ -886,6 +917,8 @@ export interface components {
             /** @description Each unit's turn to fire. */
             turns: components["schemas"]["FireTurn"][];
         };
+        /** @description Everything is to be looked at again before the next flash: what was seen on devices is forgotten. */
+        CheckAgain: Record<string, never>;
         /** @description One device at one point. */
         CheckCell: {
             /** @description Who looked, where that was said. */
@@ -934,7 +967,7 @@ export interface components {
         };
         /** @description A device as its column is headed. */
         CheckedDevice: {
-            /** @description Cautions that belong to it. */
+            /** @description Cautions that belong to it, short, until somebody acted on them. */
             cautions: string[];
             /** @description Which. */
             device: components["schemas"]["Device"];
@@ -944,6 +977,8 @@ export interface components {
             mend: number;
             /** @description As it is said: `Camera`, `Rim`. */
             name: string;
+            /** @description What is noted of this piece in the kit. */
+            note?: string | null;
             role?: components["schemas"]["Role"] | null;
             /** @description How many nobody looked at. */
             say: number;
@@ -1086,6 +1121,16 @@ export interface components {
             words: string;
         };
         /** @description One of several. */
+        Choice_Risk: {
+            /**
+             * @description What is there beside lights and sitter, and asks for care.
+             * @enum {string}
+             */
+            value: "infant" | "animal" | "jump" | "wet" | "haze";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
         Choice_Side: {
             /**
              * @description A side of the room.
@@ -1160,6 +1205,8 @@ export interface components {
             places: components["schemas"]["Choice_HeldAt"][];
             /** @description How the meter is held. */
             receptors: components["schemas"]["Choice_Receptor"][];
+            /** @description What may be there that asks for care. */
+            risks: components["schemas"]["Choice_Risk"][];
             /** @description Where the room is read, beside the sitter. */
             room_places: components["schemas"]["Choice_HeldAt"][];
             /** @description A wall of the room. */
@@ -1532,6 +1579,12 @@ export interface components {
         } | {
             /** @description Somebody looked at a device before the first flash. */
             checked: components["schemas"]["DeviceChecked"];
+        } | {
+            /** @description Everything is to be looked at again before the next flash. */
+            check_again: components["schemas"]["CheckAgain"];
+        } | {
+            /** @description Somebody acted on a caution. */
+            heeded: components["schemas"]["CautionHeeded"];
         } | {
             /** @description A frame was shot. */
             frame: components["schemas"]["FrameShot"];
@@ -1972,7 +2025,10 @@ export interface components {
             sent: number;
             /** @description The unit. */
             unit: string;
-        }) | components["schemas"]["Circuit"];
+        }) | components["schemas"]["Circuit"] | {
+            /** @description What. */
+            risk: components["schemas"]["Risk"];
+        };
         /** @description A neutral-density filter before the lens: it takes from room and flash alike. */
         Filter: {
             /** @description What it takes, stops. */
@@ -2002,7 +2058,7 @@ export interface components {
          * @description What can be found.
          * @enum {string}
          */
-        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "daylight" | "no_flash_frame" | "room_places" | "modelling_lamps" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "ground_narrow" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp";
+        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "daylight" | "no_flash_frame" | "room_places" | "modelling_lamps" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "ground_narrow" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp" | "care";
         /** @description A unit's turn to fire. */
         FireTurn: {
             /** @description Which device. */
@@ -2383,6 +2439,15 @@ export interface components {
             /** @description The program's version. */
             version: string;
         };
+        /** @description A caution that somebody acted on. */
+        Heeded: {
+            /** @description Who did, where that was said: 1 to 60 characters. */
+            by?: string | null;
+            /** @description Which. */
+            caution: components["schemas"]["Caution"];
+            /** @description The lights that it was about then, at most 8: it is told again when it is about another one. */
+            lights?: components["schemas"]["LightId"][];
+        };
         /**
          * Format: double
          * @description A height above the floor, 0 to 12 metres.
@@ -2452,6 +2517,8 @@ export interface components {
             /** @description Whether lights may be moved. */
             lights_move?: boolean;
             movement?: components["schemas"]["Movement"] | null;
+            /** @description What else is there that asks for care, at most 5. */
+            risks?: components["schemas"]["Risk"][];
             slowest?: components["schemas"]["ShutterTime"] | null;
             smallest?: components["schemas"]["Aperture"] | null;
             /** @description How still camera and sitter are. */
@@ -3641,6 +3708,11 @@ export interface components {
             wraps: boolean;
         };
         /**
+         * @description What is there beside lights and sitter, and asks for care.
+         * @enum {string}
+         */
+        Risk: "infant" | "animal" | "jump" | "wet" | "haze";
+        /**
          * @description What a light is for.
          * @enum {string}
          */
@@ -3951,6 +4023,8 @@ export interface components {
              */
             frames?: number;
             ground_tone?: components["schemas"]["GroundTone"] | null;
+            /** @description Cautions that somebody acted on in this sitting. */
+            heeded?: components["schemas"]["Heeded"][];
             /** @description What must hold whatever the room asks for. */
             holds?: components["schemas"]["Holds"];
             /** @description Metres or feet. */

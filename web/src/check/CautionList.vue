@@ -1,8 +1,20 @@
 <script setup lang="ts">
-import type { Caution } from '@/api/client'
+import type { CautionTold } from '@/api/client'
+import { useBoard } from '@/look/board'
+import PushButton from '@/ui/PushButton.vue'
+import { useDevices } from './devices'
 
-/** The usual cautions, those that matter here first. */
-const { cautions, id } = defineProps<{ cautions: readonly Caution[]; id: string }>()
+/** The usual cautions, those that nobody acted on yet first. */
+const { cautions, id } = defineProps<{ cautions: readonly CautionTold[]; id: string }>()
+const board = useBoard()
+const devices = useDevices()
+
+function stands({ state, here, by }: CautionTold): string {
+  const where = here.length > 0 ? here.join(', ') : 'the whole sitting'
+  if (state === 'open') return `Here: ${where}`
+  if (state === 'heeded') return `Done in this sitting${by ? `, by ${by}` : ''}`
+  return 'Nothing here asks for it, as far as anybody said'
+}
 </script>
 
 <template>
@@ -16,10 +28,18 @@ const { cautions, id } = defineProps<{ cautions: readonly Caution[]; id: string 
     </p>
   </header>
   <ul class="mt-2 grid grid-cols-3 gap-2 max-column:grid-cols-2 max-phone:grid-cols-1">
-    <li v-for="caution in cautions" :key="caution.title" class="card px-4.5 py-4">
-      <h2 class="text-cam font-[650]" :class="caution.here.length > 0 ? 'text-warn' : ''">{{ caution.title }}</h2>
-      <p v-if="caution.here.length > 0" class="label mt-0.5 text-text-2">Here: {{ caution.here.join(', ') }}</p>
+    <li v-for="caution in cautions" :key="caution.caution" class="card flex flex-col px-4.5 py-4">
+      <h2 class="text-cam font-[650]" :class="caution.state === 'open' ? 'text-warn' : ''">{{ caution.title }}</h2>
+      <p class="label mt-0.5 text-text-2">{{ stands(caution) }}</p>
       <p class="mt-2 leading-5">{{ caution.words }}</p>
+      <p v-if="caution.press" class="mt-auto pt-3">
+        <PushButton
+          :disabled="Boolean(board.moment)"
+          :aria-label="`${caution.press.label}: ${caution.title}`"
+          @click="devices.say(caution.press.entry)"
+          >{{ caution.press.label }}</PushButton
+        >
+      </p>
     </li>
   </ul>
 </template>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Check } from '@/api/client'
 import WordLine from '@/draw/WordLine.vue'
+import { useBoard } from '@/look/board'
 import PushButton from '@/ui/PushButton.vue'
 import KeyCap from '@/ui/KeyCap.vue'
+import CautionAsks from './CautionAsks.vue'
 import CellSign from './CellSign.vue'
 import DeviceTable from './DeviceTable.vue'
 import FindingCard from './FindingCard.vue'
@@ -11,7 +14,9 @@ import { useDevices } from './devices'
 /** All devices at once, what is to be mended beside them. */
 const { check, id } = defineProps<{ check: Check; id: string }>()
 const emit = defineEmits<{ fire: [] }>()
+const board = useBoard()
 const devices = useDevices()
+const open = computed(() => check.cautions.filter((c) => c.state === 'open'))
 const SIGNS = [
   { state: 'right', words: 'ticked by a person' },
   { state: 'not_said', words: 'not said yet' },
@@ -26,6 +31,9 @@ const SIGNS = [
       <h1 class="font-voice text-title font-[430]" aria-live="polite"><WordLine :line="check.title" /></h1>
       <p class="mt-1 min-h-4.5 text-text-2">{{ check.stands }}</p>
     </div>
+    <PushButton v-if="check.again" :disabled="Boolean(board.moment)" @click="devices.say(check.again.entry)">{{
+      check.again.label
+    }}</PushButton>
     <PushButton
       v-if="check.turns.length > 0"
       :primary="check.mend === 0"
@@ -64,9 +72,14 @@ const SIGNS = [
         <h2 class="label mt-1 text-text-2">Put aside</h2>
         <FindingCard v-for="(finding, i) in check.aside" :key="i" :finding />
       </div>
+      <div v-if="open.length > 0" class="py-2">
+        <h2 class="mt-1 text-head font-[650] text-warn">Before the first flash</h2>
+        <p class="label mb-1 text-text-2">Usual cautions; local codes and licensed practice decide.</p>
+        <CautionAsks :cautions="open" />
+      </div>
       <p class="py-3">
         <RouterLink :to="{ name: 'cautions', params: { id } }" class="font-[650] underline">Cautions</RouterLink>
-        <span class="text-text-2"> of this trade, those that matter here first.</span>
+        <span class="text-text-2"> of this trade, to be read again.</span>
       </p>
     </aside>
   </div>

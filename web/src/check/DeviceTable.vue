@@ -109,6 +109,17 @@ function move(event: KeyboardEvent): void {
         </tr>
       </tbody>
       <tfoot>
+        <tr v-if="check.devices.some((d) => d.note)" class="border-t border-edge align-top">
+          <th scope="row" class="sticky left-0 z-1 bg-card py-2 pr-2 pl-4 font-normal">Noted in the kit</th>
+          <td
+            v-for="device in check.devices"
+            :key="keyOf(device.device)"
+            class="label border-l border-line px-3 py-2"
+            :class="device.note ? '' : 'text-text-3'"
+          >
+            {{ device.note ?? '·' }}
+          </td>
+        </tr>
         <tr class="border-t border-edge align-top">
           <th scope="row" class="sticky left-0 z-1 bg-card py-2 pr-2 pl-4 font-normal">
             <span class="block font-[650]">Safety</span>

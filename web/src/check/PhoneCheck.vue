@@ -5,6 +5,7 @@ import type { Check } from '@/api/client'
 import RoleMark from '@/draw/RoleMark.vue'
 import WordLine from '@/draw/WordLine.vue'
 import { useBoard } from '@/look/board'
+import CautionAsks from './CautionAsks.vue'
 import CellSign from './CellSign.vue'
 import FindingCard from './FindingCard.vue'
 import { keyOf, useDevices } from './devices'
@@ -31,6 +32,12 @@ const rows = computed(() =>
 )
 const findings = computed(() => check.findings.filter((f) => keyOf(f.device) === chosen.value))
 const aside = computed(() => check.aside.filter((f) => keyOf(f.device) === chosen.value))
+/** Its own, and at the first device those of the whole sitting. */
+const cautions = computed(() =>
+  check.cautions.filter(
+    (c) => c.state === 'open' && (c.here.length > 0 ? c.here.includes(device.value?.name ?? '') : at.value === 0),
+  ),
+)
 const turn = computed(() => check.turns.findIndex((t) => keyOf(t.device) === chosen.value))
 const beside = computed(() => [check.devices[at.value - 1], check.devices[at.value + 1]] as const)
 </script>
@@ -102,9 +109,10 @@ const beside = computed(() => [check.devices[at.value - 1], check.devices[at.val
         </button>
       </li>
     </ul>
-    <section v-if="device?.cautions.length" class="card px-3.5 py-3 text-warn" aria-label="Safety">
-      <p v-for="words in device.cautions" :key="words">{{ words }}</p>
-      <RouterLink :to="{ name: 'cautions', params: { id } }" class="mt-1 inline-flex h-8 items-center underline"
+    <p v-if="device?.note" class="card px-3.5 py-3"><span class="text-text-2">Noted: </span>{{ device.note }}</p>
+    <section class="card px-3.5 py-2" aria-label="Safety">
+      <CautionAsks v-if="cautions.length > 0" :cautions />
+      <RouterLink :to="{ name: 'cautions', params: { id } }" class="inline-flex h-8 items-center underline"
         >All cautions</RouterLink
       >
     </section>

@@ -40,7 +40,9 @@ export const useDevices = defineStore('devices', () => {
   /** Writes what was seen, and who saw it. */
   function say(entry: TypedEntry): void {
     const by = who.value.trim().slice(0, 60)
-    board.write('checked' in entry && by ? { checked: { ...entry.checked, by } } : entry)
+    if (by && 'checked' in entry) entry = { checked: { ...entry.checked, by } }
+    if (by && 'heeded' in entry) entry = { heeded: { ...entry.heeded, by } }
+    board.write(entry)
   }
 
   /** What a click on a cell says: where there is one thing to say. */

@@ -33,6 +33,7 @@ const fastest = ref<string>(before.fastest ?? '')
 const cap = ref<string>(before.iso_cap ?? '')
 const filters = ref((before.filters ?? []).map((f) => f.name))
 const allowed = ref([...(before.high_speed ? ['high_speed'] : []), ...(before.lights_move ? ['lights_move'] : [])])
+const risks = ref<string[]>(before.risks ?? [])
 const pace = ref(shown(board.view?.setup.supplies?.pace))
 const lens = ref(camera?.lens?.name ?? '')
 const focal = ref(shown(camera?.focal))
@@ -69,6 +70,7 @@ const entries = computed(() => {
     filters: atHand.value.filter((f) => filters.value.includes(f.name)),
     high_speed: allowed.value.includes('high_speed'),
     lights_move: allowed.value.includes('lights_move'),
+    risks: scales.choices.risks.map((r) => r.value).filter((r) => risks.value.includes(r)),
   }
   const all: TypedEntry[] = [{ holds }]
   const sheet = kit.lenses.find((l) => l.sheet.name === lens.value)?.sheet
@@ -136,6 +138,7 @@ async function save(): Promise<void> {
         :options="atHand.map((f) => ({ value: f.name, words: f.name }))"
       />
       <CheckList v-model="allowed" label="Allowed" :options="ALLOWED" />
+      <CheckList v-model="risks" label="Also there" :options="scales.choices.risks" />
       <div class="grid grid-cols-3 gap-3">
         <TextField v-model="pace" label="A frame each" suffix="s" :wrong="wrong('pace')" />
       </div>

@@ -1,57 +1,78 @@
-//! What usual cautions are about, and which device here asks for one.
+//! Which of the usual cautions matter here, and for which lights: told until somebody acted on them in this sitting.
 
-use ink_lamp_light::strobe::Supply;
+use ink_lamp_light::strobe::{Supply, Unit};
 use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::{checks::Device, light::ModellingLamp};
+use ink_lamp_sitting::{
+    cautions::{Caution, Heeded, Risk},
+    entry::{CautionHeeded, Entry},
+    light::{Light, ModellingLamp},
+    role::LightId,
+    setup::Setup,
+};
 
-use crate::findings::{FindingKind, Found};
+use crate::findings::Found;
 
-/// What a caution is about.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub(crate) enum About {
-    /// Capacitors, fuses.
-    Charge,
-    /// Circuits and leads.
-    Mains,
-    /// Batteries.
-    Batteries,
-    /// Anything over somebody.
-    Overhead,
-    /// Stands and cables.
-    Stands,
-    /// Modelling lamps, gels, cloth.
-    Heat,
-    /// Eyes, and repeated flashing.
-    Eyes,
-    /// Flash bulbs.
-    Bulbs,
-    /// Animals, jumps, water, haze.
-    Around,
+/// A caution that matters here.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub(crate) struct Matters {
+    /// Which.
+    pub(crate) caution: Caution,
+    /// The lights that it is about; none where it is about the whole sitting.
+    pub(crate) lights: Vec<LightId>,
 }
 
-impl About {
-    /// All of them, those that hurt most first.
-    pub(crate) const ALL: [Self; 9] =
-        [Self::Overhead, Self::Eyes, Self::Mains, Self::Charge, Self::Heat, Self::Stands, Self::Batteries, Self::Bulbs, Self::Around];
-
-    /// Whether it is about a device.
-    pub(crate) fn is_about(self, scene: &Scene, found: &[Found], device: &Device) -> bool {
-        let Device::Unit(id) = device else { return false };
-        let Some((light, unit)) = scene.setup.light(id).and_then(|l| Some((l, l.unit.as_ref()?))) else { return false };
-        let is_found = |kind: FindingKind| found.iter().any(|f| f.lane == id.as_str() && f.fact.kind() == kind);
-        match self {
-            Self::Overhead => is_found(FindingKind::Overhead),
-            Self::Eyes => is_found(FindingKind::Eyes),
-            Self::Mains => matches!(unit.supply, Some(Supply::Mains { .. })),
-            Self::Charge => unit.bulb.is_none() && matches!(unit.supply, Some(Supply::Mains { .. })),
-            Self::Heat => {
-                light.rig.lamp != Some(ModellingLamp::Off)
-                    && unit.lamp.is_some_and(|lamp| lamp.get() > 0.0)
-                    && (light.modifier.is_some() || !light.rig.gels.is_empty())
-            }
-            Self::Batteries => matches!(unit.supply, Some(Supply::Battery { .. })),
-            Self::Bulbs => unit.bulb.is_some(),
-            Self::Stands | Self::Around => false,
-        }
+impl Matters {
+    /// Whether nobody acted on it yet, or it is about another light since.
+    pub(crate) fn is_open(&self, setup: &Setup) -> bool {
+        heeded(setup, self.caution).is_none_or(|heeded| self.lights.iter().any(|l| !heeded.lights.contains(l)))
     }
+
+    /// The entry that says that somebody acted on it.
+    pub(crate) fn heed(&self) -> Entry {
+        Entry::Heeded(CautionHeeded { caution: self.caution, lights: self.lights.clone(), again: false, by: None })
+    }
+}
+
+/// What somebody did about a caution.
+pub(crate) fn heeded(setup: &Setup, caution: Caution) -> Option<&Heeded> {
+    setup.heeded.iter().find(|h| h.caution == caution)
+}
+
+/// What matters here, what hurts most first.
+pub(crate) fn of(scene: &Scene, found: &[Found]) -> Vec<Matters> {
+    Caution::ALL.into_iter().filter_map(|caution| matters(caution, scene, found)).collect()
+}
+
+fn matters(caution: Caution, scene: &Scene, found: &[Found]) -> Option<Matters> {
+    let setup = scene.setup;
+    let is_found = |id: &LightId| found.iter().any(|f| f.lane == id.as_str() && f.fact.caution() == Some(caution));
+    let has = |risk| setup.holds.has(risk);
+    let lights = |asks: &dyn Fn(&Light, &Unit) -> bool| {
+        let those = setup.lights.iter().filter(|l| l.unit.as_ref().is_some_and(|unit| asks(l, unit)));
+        those.map(|l| l.id.clone()).collect::<Vec<_>>()
+    };
+    let on_mains = |unit: &Unit| matches!(unit.supply, Some(Supply::Mains { .. }));
+    let (lights, all_here) = match caution {
+        Caution::Overhead => (lights(&|l, _| is_found(&l.id)), false),
+        Caution::Eyes => (lights(&|l, _| is_found(&l.id) || (has(Risk::Infant) && l.is_at_face())), has(Risk::Infant)),
+        Caution::Mains => (lights(&|_, unit| on_mains(unit)), false),
+        Caution::Capacitors => (lights(&|_, unit| unit.bulb.is_none() && on_mains(unit)), false),
+        Caution::Heat => (lights(&is_hot), false),
+        Caution::Batteries => (lights(&|_, unit| matches!(unit.supply, Some(Supply::Battery { .. }))), false),
+        Caution::Bulbs => (lights(&|_, unit| unit.bulb.is_some()), false),
+        // About the floor and the sitter: once there is anything to stand and to flash.
+        Caution::Flashing | Caution::Stands => (Vec::new(), setup.lights.iter().any(|l| l.unit.is_some())),
+        Caution::Animals => (Vec::new(), has(Risk::Animal)),
+        Caution::Jumps => (Vec::new(), has(Risk::Jump)),
+        Caution::Wet => (Vec::new(), has(Risk::Wet)),
+        Caution::Haze => (Vec::new(), has(Risk::Haze)),
+    };
+    (all_here || !lights.is_empty()).then_some(Matters { caution, lights })
+}
+
+/// Whether a lamp burns in cloth or behind a gel.
+fn is_hot(light: &Light, unit: &Unit) -> bool {
+    light.rig.lamp != Some(ModellingLamp::Off)
+        && unit.lamp.is_some_and(|lamp| lamp.get() > 0.0)
+        && (light.modifier.is_some() || !light.rig.gels.is_empty())
 }

@@ -3,21 +3,25 @@
 
 use ink_lamp_advice::{
     board::Board,
-    check::{CellState, Check, CheckCell},
+    check::{CautionState, CautionTold, CellState, Check, CheckCell},
     findings::FindingKind as K,
     next::MoveKind,
     words::span::plain,
 };
 use ink_lamp_sitting::{
+    cautions::Caution,
     checks::{CheckPoint, Device},
+    entry::Entry,
     role::LightId,
     setup::Setup,
 };
 use ink_lamp_tapes::{
     after,
-    entries::{camera, camera_with, reads, spill},
+    entries::{at, camera, camera_with, reads, spill, studio},
     kit::{fractions, octa},
-    refused, then, with,
+    refused, then,
+    whole::in_octa,
+    with,
 };
 use serde_json::{Value, json};
 
@@ -377,19 +381,96 @@ fn the_title_says_what_is_first() {
     assert!(check.devices.iter().all(|d| d.stands == "right"));
 }
 
+fn caution(setup: &Setup, of: Caution) -> CautionTold {
+    Check::of(setup).cautions.into_iter().find(|c| c.caution == of).unwrap()
+}
+
 #[test]
 fn cautions_stand_at_the_device_that_they_are_about_and_all_on_one_list() {
     let check = Check::of(&lit());
     let of = |name: &str| check.devices.iter().find(|d| d.name == name).unwrap().cautions.clone();
     assert!(of("Key").iter().any(|c| c.starts_with("Never open it")) && of("Key").iter().any(|c| c.contains("lamp cool")));
     assert!(of("Rim").iter().any(|c| c.starts_with("Charge it attended")) && of("Camera").is_empty());
-    assert_eq!(check.cautions.len(), 9);
-    let (here, elsewhere): (Vec<_>, Vec<_>) = check.cautions.iter().partition(|c| !c.here.is_empty());
-    assert!(!here.is_empty() && check.cautions[..here.len()].iter().all(|c| !c.here.is_empty()));
-    assert!(
-        here.iter().chain(&elsewhere).all(|c| c.words.ends_with("decide.") || c.words.contains(" decides, not the studio")),
-        "each defers"
+    let states: Vec<_> = check.cautions.iter().map(|c| c.state).collect();
+    assert!(states.is_sorted() && states.len() == Caution::ALL.len());
+    let decides = |c: &CautionTold| c.words.ends_with("decide.") || c.words.ends_with(" decides, not the studio.");
+    assert!(check.cautions.iter().all(decides), "each defers");
+}
+
+#[test]
+fn each_caution_is_told_where_its_kit_or_act_is_once_a_sitting_and_again_at_another_light() {
+    let there = |risk: &str| then(&lit(), json!({"holds": {"risks": [risk]}}));
+    let bulb = json!({"name": "Globe 25", "guide": {"number": 40, "length": "metres", "iso": "100"}, "scale": fractions(2, "full"), "bulb": {"sync": "x"}});
+    let near = in_octa("key", &tallow(), "1/1", 0.8, &json!({}));
+    let cases = [
+        (Caution::Overhead, after(&lit(), [studio(&json!({})), at("key", 0.0, 2.6, 0.1)])),
+        (Caution::Eyes, then(&lit(), near)),
+        (Caution::Eyes, there("infant")),
+        (Caution::Flashing, lit()),
+        (Caution::Mains, lit()),
+        (Caution::Capacitors, lit()),
+        (Caution::Heat, lit()),
+        (Caution::Stands, lit()),
+        (Caution::Batteries, lit()),
+        (Caution::Bulbs, then(&lit(), put("fill", &bulb, "1/1", &json!({})))),
+        (Caution::Animals, there("animal")),
+        (Caution::Jumps, there("jump")),
+        (Caution::Jumps, then(&lit(), json!({"holds": {"movement": {"kind": "jump_top", "blur": 2}}}))),
+        (Caution::Wet, there("wet")),
+        (Caution::Haze, there("haze")),
+    ];
+    let told_on_board = |s: &Setup, of: Caution| {
+        let heeds = |entry: &Entry| matches!(entry, Entry::Heeded(h) if h.caution == of);
+        Board::of(s).findings.into_iter().any(|f| f.caution && f.remedy.is_some_and(|r| heeds(&r.entry)))
+    };
+    for (of, setup) in &cases {
+        let told = caution(setup, *of);
+        assert_eq!(told.state, CautionState::Open, "{of:?}");
+        let acts = [Caution::Overhead, Caution::Eyes, Caution::Bulbs, Caution::Animals, Caution::Jumps, Caution::Wet, Caution::Haze];
+        assert_eq!(told_on_board(setup, *of), acts.contains(of), "{of:?}: an act is told on the board too");
+        let heeded = setup.apply(&told.press.unwrap().entry).unwrap();
+        assert!(!told_on_board(&heeded, *of), "{of:?}");
+        let read_again = caution(&heeded, *of);
+        assert_eq!((read_again.state, &read_again.words), (CautionState::Heeded, &told.words));
+        assert!(!Check::of(&heeded).devices.iter().any(|d| d.cautions.contains(&told.short)), "{of:?}");
+        assert_eq!(caution(&heeded.apply(&read_again.press.unwrap().entry).unwrap(), *of).state, CautionState::Open);
+        assert_eq!(caution(&heeded.as_start(), *of).state, CautionState::Open, "another sitting is told again");
+    }
+    assert!(Caution::ALL.iter().all(|of| cases.iter().any(|(case, _)| case == of)), "every one has its case");
+    assert_eq!(caution(&lit(), Caution::Haze).state, CautionState::Elsewhere);
+    // What hangs over somebody is another thing for every light.
+    let kept = then(&lit(), json!({"heeded": {"caution": "mains", "lights": ["key"], "by": "Assistant"}}));
+    assert_eq!(caution(&kept, Caution::Mains).by.as_deref(), Some("Assistant"));
+    let another = then(&kept, put("hair", &tallow(), "1/8", &json!({})));
+    assert_eq!(
+        (caution(&another, Caution::Mains).state, caution(&another, Caution::Mains).here),
+        (CautionState::Open, vec!["Key".to_owned(), "Hair".to_owned()])
     );
+    assert!(refused(&lit(), json!({"heeded": {"caution": "mains", "lights": ["background"]}})).field.starts_with("lights[0]"));
+}
+
+#[test]
+fn begin_again_forgets_what_was_seen_and_nothing_else() {
+    assert!(Check::of(&lit()).again.is_none());
+    let seen = after(
+        &lit(),
+        [
+            json!({"checked": {"device": "camera", "point": "supply", "saw": {"right": "fresh"}}}),
+            json!({"checked": {"device": {"unit": "key"}, "point": "ready", "saw": {"aside": "it hums"}}}),
+            json!({"heeded": {"caution": "flashing"}}),
+        ],
+    );
+    let again = seen.apply(&Check::of(&seen).again.unwrap().entry).unwrap();
+    assert_eq!((again.checks.len(), again.heeded.len(), &again.lights), (0, 1, &seen.lights));
+    assert!(Check::of(&again).aside.is_empty());
+}
+
+#[test]
+fn what_is_noted_of_a_piece_stands_at_its_column() {
+    let noted = unit("Wick 76", &json!({"words": {"note": "Firmware 2.1; the second pack is weak"}}));
+    let check = Check::of(&then(&lit(), put("rim", &noted, "1/4", &json!({}))));
+    let note = |name: &str| check.devices.iter().find(|d| d.name == name).unwrap().note.clone();
+    assert_eq!((note("Rim").as_deref(), note("Key")), (Some("Firmware 2.1; the second pack is weak"), None));
 }
 
 #[test]

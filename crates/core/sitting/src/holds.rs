@@ -7,7 +7,10 @@ use ink_lamp_light::{
 };
 use serde::{Deserialize, Serialize};
 
-use crate::movement::Movement;
+use crate::{
+    cautions::Risk,
+    movement::{Movement, MovementKind},
+};
 
 /// How still camera and sitter are.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
@@ -74,6 +77,10 @@ pub struct Holds {
     /// A movement that is to be frozen.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub movement: Option<Movement>,
+    /// What else is there that asks for care, at most 5.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "ink_lamp_light::list::up_to::<_, _, 5>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 5))]
+    pub risks: Vec<Risk>,
 }
 
 const fn yes() -> bool {
@@ -94,11 +101,23 @@ impl Default for Holds {
             high_speed: true,
             lights_move: true,
             movement: None,
+            risks: Vec::new(),
         }
     }
 }
 
 impl Holds {
+    /// What is there that asks for care: as it was said, or by the movement that is to be frozen.
+    #[must_use]
+    pub fn has(&self, risk: Risk) -> bool {
+        let by_movement = self.movement.as_ref().and_then(|movement| match movement.kind {
+            MovementKind::JumpTop | MovementKind::Falling => Some(Risk::Jump),
+            MovementKind::Water => Some(Risk::Wet),
+            MovementKind::Walk | MovementKind::Turn | MovementKind::Hair => None,
+        });
+        self.risks.contains(&risk) || by_movement == Some(risk)
+    }
+
     /// The longest time that holds, as `Tv`.
     #[must_use]
     pub fn slowest_tv(&self) -> f64 {

@@ -7,6 +7,7 @@
 //!
 //! - [`kit`]: every piece of equipment, the document that carries a kit, and what readings taught of it;
 //! - [`role`], [`metered`]: whose light it is; where, how and with what a reading was taken;
+//! - [`cautions`]: what asks for care, and what somebody did about it;
 //! - [`camera`], [`schools`], [`supplies`], [`movement`], [`holds`]: how the photographer works and with what;
 //! - [`studio`]: where everything stands, and plain geometry;
 //! - [`light`], [`room`], [`firing`], [`checks`], [`seen`]: a light, the room's own light, sync and high-speed switches, what was looked at on the devices,
@@ -20,6 +21,7 @@
 pub mod at_shutter;
 pub mod belief;
 pub mod camera;
+pub mod cautions;
 pub mod checks;
 pub mod entry;
 pub mod firing;

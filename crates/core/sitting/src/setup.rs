@@ -5,6 +5,7 @@ use serde::{Deserialize, Deserializer, Serialize};
 
 use crate::{
     camera::Camera,
+    cautions::Heeded,
     checks::{CheckPoint, Device, DeviceTick},
     firing::Firing,
     holds::Holds,
@@ -81,6 +82,10 @@ pub struct Setup {
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "crate::checks::ticks")]
     #[cfg_attr(feature = "schema", schema(max_items = 150))]
     pub checks: Vec<DeviceTick>,
+    /// Cautions that somebody acted on in this sitting.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "crate::cautions::heeded")]
+    #[cfg_attr(feature = "schema", schema(max_items = 13))]
+    pub heeded: Vec<Heeded>,
     /// What was read to fall on the shadow side and on the ground besides their own lights.
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "up_to::<_, _, 2>")]
     #[cfg_attr(feature = "schema", schema(max_items = 2))]
@@ -109,6 +114,7 @@ impl Default for Setup {
             ground_tone: None,
             seen: Vec::new(),
             checks: Vec::new(),
+            heeded: Vec::new(),
             spilt: Vec::new(),
         }
     }

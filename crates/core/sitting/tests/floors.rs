@@ -8,6 +8,7 @@ fn every_module_names_only_what_stands_below_it() {
         "kit",
         "role",
         "metered",
+        "cautions",
         "camera",
         "schools",
         "supplies",

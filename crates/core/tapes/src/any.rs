@@ -117,7 +117,7 @@ pub fn entry() -> impl Strategy<Value = Entry> {
         Just(
             json!({"holds": {"filters": [{"name": "ND 0.9", "loss": 3}], "steadiness": "tripod", "movement": {"kind": "jump_top", "blur": 2}}})
         ),
-        Just(json!({"holds": {"widest": "2.8", "smallest": "11", "high_speed": false, "depth": 0.1}})),
+        Just(json!({"holds": {"widest": "2.8", "smallest": "11", "high_speed": false, "depth": 0.1, "risks": ["haze", "infant"]}})),
         Just(
             json!({"reading": {"of": "room", "shows": "2 4", "iso": "100", "shutter": "1/60", "how": {"place": "ground"}, "light": {"kelvin": 2900, "lamps": "on"}}})
         ),
@@ -139,6 +139,10 @@ pub fn entry() -> impl Strategy<Value = Entry> {
         Just(json!({"automatic": {"light": "key", "gave": "1/16", "tone": "dark"}})),
         Just(json!({"frame": {}})),
         Just(json!({"note": {"text": "Net over the chair"}})),
+        Just(json!({"checked": {"device": "camera", "point": "supply", "saw": {"right": "fresh"}}})),
+        Just(json!({"check_again": {}})),
+        Just(json!({"heeded": {"caution": "flashing", "by": "Assistant"}})),
+        prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"heeded": {"caution": "overhead", "lights": [light]}})),
         prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"light_removed": {"light": light}})),
         prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"left": {"light": light}})),
     ];

@@ -4,9 +4,10 @@ use serde::Serialize;
 
 use crate::{
     action::Action,
+    cautions,
     correct::Corrected,
     findings::{Fact, FindingKind, Found},
-    words::{findings as words, span::Span},
+    words::{check, findings as words, span::Span},
 };
 
 /// Something worth knowing, with its numbers. It never blocks.
@@ -34,12 +35,18 @@ pub struct Finding {
     pub(super) checked: bool,
 }
 
+/// What is shown of it: a caution until somebody acted on it in this sitting.
 pub(super) fn shown(scene: &Corrected, found: Vec<Found>) -> Vec<Finding> {
+    let matters = if found.iter().any(|f| f.fact.caution().is_some()) { cautions::of(scene, &found) } else { Vec::new() };
+    let caution = |fact: &Fact| matters.iter().find(|m| Some(m.caution) == fact.caution());
     found
         .into_iter()
+        .filter(|found| caution(&found.fact).is_none_or(|m| m.is_open(scene.setup)))
         .map(|found| {
             let (kind, checked) = (found.fact.kind(), !found.cells.is_empty());
-            let remedy = found.mends.map(|entry| Action { label: words::press(&found.fact, &entry, scene), entry });
+            let heed = caution(&found.fact).map(|m| Action { label: check::cautions::act(m.caution).to_owned(), entry: m.heed() });
+            let mend = found.mends.map(|entry| Action { label: words::press(&found.fact, &entry, scene), entry });
+            let remedy = mend.or(heed);
             let words = words::sentence(&found.fact, scene);
             Finding {
                 kind,

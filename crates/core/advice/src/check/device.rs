@@ -40,6 +40,15 @@ pub(super) fn headed(setup: &Setup, device: &Device) -> (Option<Role>, String, S
     }
 }
 
+/// What is noted of a piece in the kit: its firmware, its battery.
+pub(super) fn note(setup: &Setup, device: &Device) -> Option<String> {
+    match device {
+        Device::Camera => None,
+        Device::Transmitter => setup.transmitter.as_ref()?.words.note.clone(),
+        Device::Unit(id) => setup.light(id)?.unit.as_ref()?.words.note.clone(),
+    }
+}
+
 /// The entry that says what was seen.
 pub(super) fn checked(device: &Device, point: CheckPoint, saw: Option<Saw>) -> Entry {
     Entry::Checked(DeviceChecked { device: device.clone(), point, saw, by: None })

@@ -9,7 +9,7 @@ mod finding;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
     checks::{CheckPoint, Device, Saw},
-    entry::{Entry, LightPut},
+    entry::{CheckAgain, Entry, LightPut},
     light::{Light, ModellingLamp},
     role::Role,
     setup::Setup,
@@ -18,17 +18,18 @@ use serde::Serialize;
 
 use crate::{
     action::{Action, light_with},
+    cautions::of as cautions_here,
     correct::Corrected,
     findings::{self, Found},
     words::{check as words, span::Span},
 };
 
-pub use cautions::Caution;
+pub use cautions::{CautionState, CautionTold};
 pub(crate) use finding::to_mend;
 pub use finding::{CheckFinding, ToMend};
 
 use cell::{Shown, Wanted};
-use device::{checked, devices, headed};
+use device::{checked, devices, headed, note};
 use finding::{how, mends, put_aside, seen_wrong, shown, worst_first};
 
 /// Everything that would spoil the first flash.
@@ -55,8 +56,10 @@ pub struct Check {
     pub aside: Vec<CheckFinding>,
     /// Each unit's turn to fire.
     pub turns: Vec<FireTurn>,
-    /// Usual cautions, where they matter here first. Local codes and licensed practice decide.
-    pub cautions: Vec<Caution>,
+    /// Usual cautions: those that nobody acted on yet first. Local codes and licensed practice decide.
+    pub cautions: Vec<CautionTold>,
+    /// Forgets what was seen on all devices; none where nothing was.
+    pub again: Option<Action>,
 }
 
 /// A device as its column is headed.
@@ -77,8 +80,10 @@ pub struct CheckedDevice {
     pub mend: usize,
     /// How many nobody looked at.
     pub say: usize,
-    /// Cautions that belong to it.
+    /// Cautions that belong to it, short, until somebody acted on them.
     pub cautions: Vec<String>,
+    /// What is noted of this piece in the kit.
+    pub note: Option<String>,
 }
 
 /// A point.
@@ -176,6 +181,7 @@ impl Check {
         let scene = Scene::of(setup);
         let all = findings::of(&Corrected::new(&scene, &[]));
         let found = worst_first(&all);
+        let matters = cautions_here(&scene, &all);
         let devices = devices(setup);
         let rows: Vec<CheckRow> = POINTS.iter().filter_map(|&point| row(&scene, &found, &devices, point)).collect();
         let cells = |at: usize| rows.iter().map(move |row| &row.cells[at]);
@@ -184,7 +190,17 @@ impl Check {
             let (mend, say) = (findings_on(setup, &found, device), count(at, CellState::NotSaid));
             let stands = words::stands(mend, say);
             let (role, name, kit) = headed(setup, device);
-            CheckedDevice { device: device.clone(), role, name, kit, stands, mend, say, cautions: cautions::on(&scene, &all, device) }
+            CheckedDevice {
+                device: device.clone(),
+                role,
+                name,
+                kit,
+                stands,
+                mend,
+                say,
+                cautions: cautions::on(&scene, &matters, device),
+                note: note(setup, device),
+            }
         };
         let devices: Vec<CheckedDevice> = devices.iter().enumerate().map(column).collect();
         let total = |state| rows.iter().flat_map(|row| &row.cells).filter(|c| c.state == state).count();
@@ -200,7 +216,9 @@ impl Check {
             mend,
             say,
             turns: turns(setup),
-            cautions: cautions::all(&scene, &all),
+            cautions: cautions::all(&scene, &matters),
+            again: (!setup.checks.is_empty())
+                .then(|| Action { label: words::BEGIN_AGAIN.to_owned(), entry: Entry::CheckAgain(CheckAgain {}) }),
             aside: setup.checks.iter().filter_map(|tick| put_aside(setup, tick)).collect(),
             devices,
             rows,

@@ -1,6 +1,6 @@
 //! What can be found, by its kind.
 
-use ink_lamp_sitting::studio::GroundTone;
+use ink_lamp_sitting::{cautions::Caution, studio::GroundTone};
 use serde::Serialize;
 
 use super::{
@@ -107,12 +107,14 @@ pub enum FindingKind {
     Eyes,
     /// A hot lamp behind a gel or in cloth.
     HotLamp,
+    /// Something is there that asks for care.
+    Care,
 }
 
 impl FindingKind {
     /// Whether it is about people's safety.
     pub(crate) const fn is_caution(self) -> bool {
-        matches!(self, Self::CircuitLoad | Self::Eyes | Self::HotLamp | Self::BulbHot | Self::Overhead)
+        matches!(self, Self::CircuitLoad | Self::Eyes | Self::HotLamp | Self::BulbHot | Self::Overhead | Self::Care)
     }
 
     /// Whether it spoils the frame: a black band, a light that does not fire, what must not be in the picture.
@@ -207,6 +209,19 @@ impl Fact {
             Self::Sends(Sends::Steps { .. }) => FindingKind::StepsDiffer,
             Self::Sends(Sends::Slave { .. }) => FindingKind::SlaveCell,
             Self::Circuits(_) => FindingKind::CircuitLoad,
+            Self::Care(_) => FindingKind::Care,
+        }
+    }
+
+    /// The caution that it is: told until somebody acted on it in this sitting.
+    pub(crate) const fn caution(&self) -> Option<Caution> {
+        match self {
+            Self::Overhead(_) => Some(Caution::Overhead),
+            Self::NearEyes(_) => Some(Caution::Eyes),
+            Self::HotLamp(_) => Some(Caution::Heat),
+            Self::Bulb(Bulb::Hot { .. }) => Some(Caution::Bulbs),
+            Self::Care(care) => Some(care.risk.caution()),
+            _ => None,
         }
     }
 }

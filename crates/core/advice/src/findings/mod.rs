@@ -4,6 +4,7 @@
 
 pub(crate) mod bulb;
 pub(crate) mod camera;
+pub(crate) mod care;
 pub(crate) mod catch_lights;
 pub(crate) mod ceiling;
 pub(crate) mod channel;
@@ -112,6 +113,7 @@ subjects! {
     Groups(group),
     Sends(transmitter),
     Circuits(circuits),
+    Care(care),
 }
 
 /// A device, and what is looked at on it.
@@ -210,6 +212,7 @@ pub(crate) fn of(scene: &Corrected) -> Vec<Found> {
     }
     found.extend(group::shared(scene));
     found.extend(circuits::of(scene));
+    found.extend(care::of(scene));
     found.retain(|one| !one.is_answered(scene.setup));
     // What can't be done from here is not offered: a light would stand under the floor.
     for one in &mut found {

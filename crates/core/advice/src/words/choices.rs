@@ -7,6 +7,7 @@ use ink_lamp_light::{
     scale::{Series, ShutterTime, Step},
 };
 use ink_lamp_sitting::{
+    cautions::Risk,
     holds::Steadiness,
     kit::{Group, PanelKind},
     light::Tone,
@@ -72,6 +73,8 @@ pub struct Choices {
     pub tones: Vec<Choice<Tone>>,
     /// How still camera and sitter are, with the longest time that this allows.
     pub steadiness: Vec<Choice<Steadiness>>,
+    /// What may be there that asks for care.
+    pub risks: Vec<Choice<Risk>>,
     /// Groups that a light is set in.
     pub groups: Vec<Choice<Group>>,
     /// What is behind the sitter.
@@ -134,6 +137,7 @@ impl Default for Choices {
             steadiness: [(Steadiness::Hand, "in the hand"), (Steadiness::MovingSitter, "moving sitter"), (Steadiness::Tripod, "tripod")]
                 .map(|(value, words)| Choice { value, words: format!("{words}, {}", longest(value)) })
                 .into(),
+            risks: list(Risk::ALL.map(|risk| (risk, terms::risk(risk)))),
             groups: Group::USUAL.map(|group| Choice { value: group, words: group.to_string() }).into(),
             grounds: list([(GroundKind::Wall, "the wall"), (GroundKind::Paper, "paper or cloth")]),
             sides: list([

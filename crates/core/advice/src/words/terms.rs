@@ -8,6 +8,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
+    cautions::Risk,
     holds::{Holds, Steadiness},
     light::{Light, Tone},
     metered::RoomPlace,
@@ -131,7 +132,19 @@ pub(crate) fn holds(of: &Holds) -> String {
         words.push("lights stay where they are".to_owned());
     }
     words.extend(of.movement.map(|m| format!("freeze: {}", m.kind.name().to_lowercase())));
+    words.extend(of.risks.iter().map(|risk| self::risk(*risk).to_lowercase()));
     words.join(", ")
+}
+
+/// What is there that asks for care.
+pub(crate) const fn risk(risk: Risk) -> &'static str {
+    match risk {
+        Risk::Infant => "An infant",
+        Risk::Animal => "An animal",
+        Risk::Jump => "A jump or trampoline",
+        Risk::Wet => "Water, or outdoors",
+        Risk::Haze => "Haze",
+    }
 }
 
 /// `the sitter`.

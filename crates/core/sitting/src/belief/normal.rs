@@ -66,8 +66,9 @@ impl Normal {
     /// All errors as they were before anything was seen of them; gives what is known by now.
     pub(super) fn begin_again(&mut self) -> Vec<f64> {
         let known = std::mem::replace(&mut self.mean, vec![0.0; self.first.len()]);
-        self.cov.fill(0.0);
+        // Beyond the errors that there are nothing was ever written.
         for (at, sd) in self.first.iter().enumerate() {
+            self.cov[at * self.room..at * self.room + self.first.len()].fill(0.0);
             self.cov[at * self.room + at] = sd * sd;
         }
         known

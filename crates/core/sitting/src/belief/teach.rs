@@ -76,8 +76,9 @@ impl Setup {
             }
         }
         start.seen = Vec::new();
-        // What was looked at was looked at for that look.
+        // What was looked at was looked at for that look, and what was heeded in that sitting.
         start.checks = Vec::new();
+        start.heeded = Vec::new();
         start.flashed(|_| true);
         start
     }

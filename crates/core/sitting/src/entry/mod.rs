@@ -10,6 +10,7 @@ mod dial;
 mod firing;
 mod frame;
 mod ground_tone;
+mod heed;
 mod holds;
 mod left;
 mod length;
@@ -38,6 +39,7 @@ pub use check::DeviceChecked;
 pub use dial::DialTurned;
 pub use frame::FrameShot;
 pub use ground_tone::GroundWished;
+pub use heed::{CautionHeeded, CheckAgain};
 pub use left::LightLeft;
 pub use length::LengthChosen;
 pub use light::LightPut;
@@ -105,6 +107,10 @@ pub enum Entry {
     Automatic(AutomaticFrame),
     /// Somebody looked at a device before the first flash.
     Checked(DeviceChecked),
+    /// Everything is to be looked at again before the next flash.
+    CheckAgain(CheckAgain),
+    /// Somebody acted on a caution.
+    Heeded(CautionHeeded),
     /// A frame was shot.
     Frame(FrameShot),
     /// A note was taken.
@@ -145,6 +151,8 @@ impl Entry {
             Self::GroundTone(_) => "ground_tone",
             Self::Automatic(_) => "automatic",
             Self::Checked(_) => "checked",
+            Self::CheckAgain(_) => "check_again",
+            Self::Heeded(_) => "heeded",
             Self::Frame(_) => "frame",
             Self::Note(_) => "note",
             Self::GoOn(_) => "go_on",
@@ -195,7 +203,7 @@ impl Entry {
     /// Whether it tells what was seen, and so is true whatever else was changed meanwhile; all others are decisions.
     #[must_use]
     pub const fn is_observation(&self) -> bool {
-        matches!(self, Self::Reading(_) | Self::Checked(_) | Self::Frame(_) | Self::Note(_))
+        matches!(self, Self::Reading(_) | Self::Checked(_) | Self::Heeded(_) | Self::Frame(_) | Self::Note(_))
     }
 }
 
@@ -244,6 +252,8 @@ impl Setup {
             Entry::Holds(holds) => next.hold(holds)?,
             Entry::Automatic(frame) => next.give_automatic(frame)?,
             Entry::Checked(checked) => next.check(checked)?,
+            Entry::CheckAgain(_) => next.check_again(),
+            Entry::Heeded(heeded) => next.heed(heeded)?,
             Entry::Frame(shot) => next.shoot(shot)?,
             Entry::Note(_) => {}
             Entry::Undo(_) | Entry::Redo(_) | Entry::GoOn(_) => {

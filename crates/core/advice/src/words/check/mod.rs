@@ -21,6 +21,7 @@ pub(crate) const MENDED: &str = "mended";
 pub(crate) const DID_NOT_FIRE: &str = "did not fire";
 pub(crate) const SAY_IT: &str = "say it";
 pub(crate) const NOT_SAID: &str = "Not said";
+pub(crate) const BEGIN_AGAIN: &str = "Begin again";
 pub(crate) const LOOK_AGAIN: &str = "Look again";
 pub(crate) const IT_FIRED: &str = "It fired";
 pub(crate) const IT_DID_NOT: &str = "It did not";

@@ -6,7 +6,10 @@ use crate::{
 };
 
 pub(super) fn sentence(fact: &HotLamp) -> Line {
-    let lamp =
-        format!("{}'s modelling lamp ({:.0} W) is behind a gel: keep the maker's limit, or switch it off.", fact.unit, fact.lamp.get());
+    let lamp = format!(
+        "{}'s modelling lamp ({:.0} W) is behind a gel: keep the maker's limit, or switch it off. Local fire codes decide.",
+        fact.unit,
+        fact.lamp.get()
+    );
     vec![text(lamp)]
 }

@@ -2,6 +2,7 @@
 
 mod bulb;
 mod camera;
+mod care;
 mod catch_lights;
 mod ceiling;
 mod channel;
@@ -79,6 +80,7 @@ pub(crate) fn sentence(fact: &Fact, scene: &Scene) -> Line {
         Fact::Groups(fact) => group::sentence(fact, scene),
         Fact::Sends(fact) => transmitter::sentence(fact, scene),
         Fact::Circuits(fact) => circuits::sentence(fact, scene),
+        Fact::Care(fact) => care::sentence(fact),
     }
 }
 
@@ -120,6 +122,7 @@ pub(crate) fn press(fact: &Fact, entry: &Entry, scene: &Scene) -> String {
         | Fact::Overhead(_)
         | Fact::RatioOverRoom(_)
         | Fact::Narrow(_)
-        | Fact::Circuits(_) => String::new(),
+        | Fact::Circuits(_)
+        | Fact::Care(_) => String::new(),
     }
 }

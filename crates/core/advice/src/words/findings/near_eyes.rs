@@ -15,6 +15,6 @@ pub(super) fn sentence(fact: &NearEyes, scene: &Scene) -> Line {
     vec![
         text(format!("{name} is near full power ")),
         strong(at),
-        text(" from the face: not at open eyes, least of all infants' and animals'."),
+        text(" from the face: not at open eyes, least of all infants' and animals'. Local rules decide."),
     ]
 }

@@ -8,6 +8,7 @@ mod dial;
 mod firing;
 mod frame;
 mod ground_tone;
+mod heed;
 mod holds;
 mod left;
 mod length;
@@ -63,6 +64,8 @@ impl TapeLine {
             Entry::GroundTone(wished) => ground_tone::line(wished),
             Entry::Automatic(frame) => automatic::line(frame, did),
             Entry::Checked(checked) => check::line(checked, did),
+            Entry::CheckAgain(_) => heed::again(),
+            Entry::Heeded(heeded) => heed::line(heeded),
             Entry::Frame(shot) => frame::line(shot, did),
             Entry::Note(note) => note::line(note),
             Entry::GoOn(_) => undo::gone_on(),

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Page } from '@playwright/test'
-import { expect, lane, test, underWay } from '../support/app'
+import { choose, expect, lane, test, underWay } from '../support/app'
 import { faulty } from '../support/faults'
 
 const mended = (page: Page) =>
@@ -216,6 +216,19 @@ test('cautions stand on one page, and without units there is nothing to look at'
   )
   await page.keyboard.press('Escape')
   await expect(page).toHaveURL(/\/check$/)
+  // A modelling lamp is said in the light's own form too, and off it heats nothing.
+  await expect(page.getByRole('button', { name: 'Kept clear: Hot lamps' })).toBeVisible()
+  await page.keyboard.press('c')
+  for (const name of ['Key', 'Fill', 'Ground']) {
+    await lane(page, name).click()
+    await page.getByRole('button', { name: 'Edit' }).click()
+    await choose(page, /^Modelling lamp/, 'off')
+    await page.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByRole('dialog')).toBeHidden()
+  }
+  await page.keyboard.press('c')
+  await expect(page.getByRole('button', { name: 'Asked: Flashing light' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Kept clear: Hot lamps' })).toBeHidden()
   const empty = await app.begin('Nothing yet')
   await page.goto(`/setups/${empty}/check`)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(

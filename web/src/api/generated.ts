@@ -1091,6 +1091,16 @@ export interface components {
             words: string;
         };
         /** @description One of several. */
+        Choice_ModellingLamp: {
+            /**
+             * @description How a modelling lamp is while frames are shot.
+             * @enum {string}
+             */
+            value: "off" | "proportional" | "full";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
         Choice_PanelKind: {
             /**
              * @description What a panel does.
@@ -1199,6 +1209,8 @@ export interface components {
             lengths: components["schemas"]["Choice_LengthUnit"][];
             /** @description How the flash is fired for a reading. */
             metered: components["schemas"]["Choice_Metered"][];
+            /** @description How a modelling lamp is while frames are shot. */
+            modelling: components["schemas"]["Choice_ModellingLamp"][];
             /** @description What a panel does. */
             panels: components["schemas"]["Choice_PanelKind"][];
             /** @description Where a light is read. */

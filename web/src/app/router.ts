@@ -1,4 +1,12 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { isPhone } from '@/ui/phone'
+
+/** The board, and beside it, not after it, the form that this screen wants of it. */
+function boardView() {
+  const form = isPhone() ? import('@/board/phone/PhoneBoard.vue') : import('@/board/DeskBoard.vue')
+  void form.catch(() => undefined)
+  return import('@/board/BoardView.vue')
+}
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -10,7 +18,7 @@ export const router = createRouter({
       component: () => import('@/sittings/begin/BeginView.vue'),
       props: ({ query }) => ({ from: query.from }),
     },
-    { path: '/setups/:id', name: 'board', component: () => import('@/board/BoardView.vue'), props: true },
+    { path: '/setups/:id', name: 'board', component: boardView, props: true },
     {
       path: '/setups/:id/ways/:study(shutter|freeze|colour|no-flash)?',
       name: 'ways',

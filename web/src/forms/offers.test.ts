@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { among, asApertures, byId, byName, offers } from './offers'
+import type { Scales } from '@/api/client'
+import { among, asApertures, byId, byName, dialsOf, offers } from './offers'
 
 const PIECES = [
   { id: 'a', sheet: { name: 'Taper 400' } },
@@ -26,6 +27,13 @@ describe('the markings of a dial', () => {
     expect(among(['1/30', '1/60', '1/125'], '1/90')).toEqual(['1/30', '1/60', '1/90', '1/125'])
     expect(among(['400', '200', '100'], '800')).toEqual(['800', '400', '200', '100'])
     expect(among(['400', '200', '100'], '200')).toEqual(['400', '200', '100'])
+  })
+
+  it('are those of thirds or of halves, as the camera steps', () => {
+    const scales = { apertures: ['5.6', '6.3'], halves: { apertures: ['5.6', '6.7'] } } as unknown as Scales
+    expect(dialsOf(scales, { steps: 'halves' }).apertures).toEqual(['5.6', '6.7'])
+    expect(dialsOf(scales, { steps: 'thirds' }).apertures).toEqual(['5.6', '6.3'])
+    expect(dialsOf(scales).apertures).toEqual(['5.6', '6.3'])
   })
 
   it('stand as they are printed', () => {

@@ -1,3 +1,5 @@
+import type { Scales } from '@/api/client'
+
 /** A list of which nothing may be chosen either. */
 export const orNone = <T extends string>(
   words: string,
@@ -6,6 +8,10 @@ export const orNone = <T extends string>(
 
 /** A marking as it stands on the dial: the record says of some that they are of half stops. */
 export const marked = (written: string) => written.replace(/ half$/, '')
+
+/** The markings of a camera's dials: thirds, or halves where its body steps so. */
+export const dialsOf = (scales: Scales, body?: { steps?: string } | null) =>
+  body?.steps === 'halves' ? scales.halves : scales
 
 /** What a camera or a meter may be set to, as lists say it. */
 export const asApertures = (markings: readonly string[]) => markings.map((a) => ({ value: a, words: `ƒ${marked(a)}` }))

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import type { Holds, Scales } from '@/api/client'
-import { among, useEntryForm, type Typed, type TypedEntry } from '@/forms/entry'
+import { among as fields, useEntryForm, type Typed, type TypedEntry } from '@/forms/entry'
 import { given, scaledNumber, shown } from '@/forms/numbers'
-import { asApertures, asIsos, asTimes, byName, offers, orNone } from '@/forms/offers'
+import { among, asApertures, asIsos, asTimes, byName, dialsOf, offers, orNone } from '@/forms/offers'
 import { useBoard } from './board'
 import { useKit } from './kit'
 import CheckList from '@/ui/CheckList.vue'
@@ -40,16 +40,18 @@ const focal = ref(shown(camera?.focal))
 const sitter = ref(shown(camera?.sitter))
 const { wrong, elsewhere, write } = useEntryForm(
   board,
-  among('depth', 'focal', 'sitter', 'smallest', 'fastest', 'pace'),
+  fields('depth', 'focal', 'sitter', 'smallest', 'fastest', 'pace'),
 )
 
 const ALLOWED = [
   { value: 'high_speed', words: 'High-speed sync' },
   { value: 'lights_move', words: 'Moving lights' },
 ]
-const apertures = asApertures(scales.apertures)
-const times = asTimes(scales.shutters)
-const isos = asIsos(scales.isos)
+const dials = dialsOf(scales, camera?.body)
+const aperturesWith = (now: string | null | undefined) => orNone('any', asApertures(among(dials.apertures, now ?? '')))
+const timesWith = (none: string, now: string | null | undefined) =>
+  orNone(none, asTimes(among(dials.shutters, now ?? '')))
+const isos = orNone('the camera’s cap', asIsos(among(dials.isos, before.iso_cap ?? '')))
 const atHand = computed(() => {
   const known = kit.filters.map((f) => f.sheet)
   const gone = (before.filters ?? []).filter((f) => !known.some((k) => k.name === f.name))
@@ -99,10 +101,10 @@ async function save(): Promise<void> {
       <fieldset class="grid grid-cols-3 gap-3 max-[35rem]:grid-cols-2">
         <legend class="label mb-1 font-[650]">The look</legend>
         <LabelledField label="Widest aperture"
-          ><ChoiceList v-model="widest" label="Widest aperture" :options="orNone('any', apertures)"
+          ><ChoiceList v-model="widest" label="Widest aperture" :options="aperturesWith(before.widest)"
         /></LabelledField>
         <LabelledField label="Smallest aperture"
-          ><ChoiceList v-model="smallest" label="Smallest aperture" :options="orNone('any', apertures)"
+          ><ChoiceList v-model="smallest" label="Smallest aperture" :options="aperturesWith(before.smallest)"
         /></LabelledField>
         <TextField v-model="depth" label="Sharp, nose to ear" suffix="cm" :wrong="wrong('depth')" />
         <LabelledField label="Lens"><ChoiceList v-model="lens" label="Lens" :options="lenses" /></LabelledField>
@@ -121,13 +123,13 @@ async function save(): Promise<void> {
         />
         <div class="grid grid-cols-3 gap-3">
           <LabelledField label="Longest time"
-            ><ChoiceList v-model="slowest" label="Longest time" :options="orNone('as above', times)"
+            ><ChoiceList v-model="slowest" label="Longest time" :options="timesWith('as above', before.slowest)"
           /></LabelledField>
           <LabelledField label="Shortest time"
-            ><ChoiceList v-model="fastest" label="Shortest time" :options="orNone('any', times)"
+            ><ChoiceList v-model="fastest" label="Shortest time" :options="timesWith('any', before.fastest)"
           /></LabelledField>
           <LabelledField label="ISO at most"
-            ><ChoiceList v-model="cap" label="ISO at most" :options="orNone('the camera’s cap', isos)"
+            ><ChoiceList v-model="cap" label="ISO at most" :options="isos"
           /></LabelledField>
         </div>
       </fieldset>

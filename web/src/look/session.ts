@@ -40,8 +40,9 @@ export function useSession(hooks: {
     failed.value = undefined
     hooks.opening(other)
     try {
-      scales.value ??= await answered(api.GET('/api/scales'))
-      accept(await fetched(id))
+      const [known, look] = await Promise.all([scales.value ?? answered(api.GET('/api/scales')), fetched(id)])
+      scales.value = known
+      accept(look)
       if (wanted !== id) return
       hooks.reached()
       following.follow(id)

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import type { Scales } from '@/api/client'
 import { told } from '@/forms/lengths'
-import { among, byName, marked, offers, orNone } from '@/forms/offers'
+import { among, byName, dialsOf, marked, offers, orNone } from '@/forms/offers'
 import StepField from '@/forms/StepField.vue'
 import { useBoard } from '@/look/board'
 import { useKit } from '@/look/kit'
@@ -64,11 +64,10 @@ function settings(): Partial<Record<Dial, string>> {
   return now ? { aperture: now.aperture, shutter: now.shutter, iso: now.iso } : {}
 }
 
-/** Its dials step in half stops. */
-const halves = computed(() => board.view?.setup.camera?.body?.steps === 'halves')
+const bodySet = computed(() => board.view?.setup.camera?.body)
 /** What is printed on its dials. */
 function dialled(dial: Dial): string[] {
-  const { apertures, shutters, isos } = halves.value ? scales.halves : scales
+  const { apertures, shutters, isos } = dialsOf(scales, bodySet.value)
   return { aperture: apertures, shutter: shutters, iso: isos }[dial]
 }
 const markings = (dial: Dial) => among(dialled(dial), exposure.value?.[dial])
@@ -102,7 +101,7 @@ const typed = (dial: Dial) => (text: string) => {
   return board.typed({ camera: { ...usual, ...settings(), [dial]: written } })
 }
 /** What one press of a dial does. */
-const stepWords = computed(() => (halves.value ? 'half a stop' : 'a third'))
+const stepWords = computed(() => (bodySet.value?.steps === 'halves' ? 'half a stop' : 'a third'))
 
 /** What it is seen through, and what must hold whatever the room asks for, in few words. */
 const camera = computed(() => board.view?.setup.camera)

@@ -48,6 +48,7 @@ const grid = ref(rig.grid ? 'on' : 'off')
 const gel = ref(rig.gels?.[0]?.name ?? '')
 const second = ref(rig.gels?.[1]?.name ?? '')
 const group = ref(rig.group ?? '')
+const lamp = ref<NonNullable<Rig['lamp']> | ''>(rig.lamp ?? '')
 const channel = ref(shown(rig.channel))
 const circuit = ref(shown(rig.circuit))
 const { wrong, elsewhere, write } = useEntryForm(
@@ -74,6 +75,7 @@ const gels = computed(() => [
     .map((g) => ({ value: g.name, words: g.name })),
   ...kit.gels.map((g) => ({ value: g.sheet.name, words: `${g.sheet.name}, −${g.sheet.loss}` })),
 ])
+const lamps = computed(() => orNone('not said', board.scales?.choices.modelling))
 const groups = computed(() => orNone('none', board.scales?.choices.groups))
 
 const chosenUnit = computed(() => gear.unit(before, unit.value))
@@ -109,6 +111,7 @@ function described(): TypedEntry {
       gels: [gelNamed(gel.value), gelNamed(second.value), ...(rig.gels ?? []).slice(2)].filter((g) => g !== undefined),
       angle: around ? rig.angle : given(angle.value),
       group: group.value || undefined,
+      lamp: (unitNow?.lamp && lamp.value) || undefined,
       channel: given(channel.value),
       circuit: given(circuit.value),
     },
@@ -230,6 +233,9 @@ const isNamed = (is: Gear, name: string) => 'gel' in is && is.gel.name === name
         <span class="label text-text-2">Group</span>
         <ChoiceList v-model="group" label="Group" :options="groups" class="mt-1" />
       </div>
+      <LabelledField v-if="chosenUnit?.lamp" label="Modelling lamp" class="col-span-2"
+        ><ChoiceList v-model="lamp" label="Modelling lamp" :options="lamps"
+      /></LabelledField>
       <TextField v-model="channel" label="Channel" class="col-span-2" :wrong="wrong('channel')" />
       <TextField
         v-model="circuit"

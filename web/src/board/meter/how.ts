@@ -4,6 +4,7 @@ import type { How, Lane, RoomLight } from '@/api/client'
 import type { Typed } from '@/forms/entry'
 import { given } from '@/forms/numbers'
 import { useBoard } from '@/look/board'
+import { timed } from '@/ui/times'
 
 type Place = NonNullable<How['place']>
 type Receptor = NonNullable<How['receptor']>
@@ -25,7 +26,7 @@ export function useHow(subject: () => Lane | undefined) {
   const time = ref('')
   // Daylight goes: when it was read is told with it, also where nobody types it.
   const now = useNow({ interval: 20_000 })
-  const clock = computed(() => now.value.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }))
+  const clock = computed(() => timed('clock', now.value))
   const from = ref('')
 
   watch(

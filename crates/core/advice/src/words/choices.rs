@@ -10,7 +10,7 @@ use ink_lamp_sitting::{
     cautions::Risk,
     holds::Steadiness,
     kit::{Group, PanelKind},
-    light::Tone,
+    light::{ModellingLamp, Tone},
     metered::{HeldAt, Metered},
     room::Lamps,
     schools::{Follow, Trim},
@@ -18,7 +18,7 @@ use ink_lamp_sitting::{
 };
 use serde::Serialize;
 
-use crate::words::terms;
+use crate::words::{check, terms};
 
 /// One of several.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -67,6 +67,8 @@ pub struct Choices {
     pub metered: Vec<Choice<Metered>>,
     /// What lights the room.
     pub lamps: Vec<Choice<Lamps>>,
+    /// How a modelling lamp is while frames are shot.
+    pub modelling: Vec<Choice<ModellingLamp>>,
     /// Where the room's light comes from.
     pub bearings: Vec<Choice<Bearing>>,
     /// What an automatic frame was of.
@@ -132,6 +134,7 @@ impl Default for Choices {
             room_places: list([(HeldAt::Ground, "at the ground")]),
             metered: list([(Metered::Cordless, "without cord"), (Metered::Cord, "with cord")]),
             lamps: list([Lamps::Window, Lamps::On, Lamps::Off].map(|lamps| (lamps, terms::lamps(lamps)))),
+            modelling: list(ModellingLamp::ALL.map(|lamp| (lamp, check::lamp(lamp)))),
             bearings: list(Bearing::EIGHTHS.map(|from| (from, terms::bearing(from)))),
             tones: list([(Tone::Light, "a light scene"), (Tone::Middle, "middle tones"), (Tone::Dark, "a dark scene")]),
             steadiness: [(Steadiness::Hand, "in the hand"), (Steadiness::MovingSitter, "moving sitter"), (Steadiness::Tripod, "tripod")]

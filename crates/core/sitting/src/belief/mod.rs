@@ -162,7 +162,7 @@ impl Belief {
     fn from(setup: &Setup, learnt: bool) -> Self {
         let studio = setup.studio();
         let mut belief = Self {
-            normal: Normal::with_room(8 * setup.lights.len() + 4),
+            normal: Normal::with_room(4 * setup.lights.len() + 4),
             keys: Vec::new(),
             lights: Vec::with_capacity(setup.lights.len()),
             taken: Vec::with_capacity(setup.seen.len()),

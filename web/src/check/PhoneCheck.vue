@@ -5,6 +5,7 @@ import type { Check } from '@/api/client'
 import RoleMark from '@/draw/RoleMark.vue'
 import WordLine from '@/draw/WordLine.vue'
 import { useBoard } from '@/look/board'
+import PushButton from '@/ui/PushButton.vue'
 import CautionAsks from './CautionAsks.vue'
 import CellSign from './CellSign.vue'
 import FindingCard from './FindingCard.vue'
@@ -112,9 +113,14 @@ const beside = computed(() => [check.devices[at.value - 1], check.devices[at.val
     <p v-if="device?.note" class="card px-3.5 py-3"><span class="text-text-2">Noted: </span>{{ device.note }}</p>
     <section class="card px-3.5 py-2" aria-label="Safety">
       <CautionAsks v-if="cautions.length > 0" :cautions />
-      <RouterLink :to="{ name: 'cautions', params: { id } }" class="inline-flex h-8 items-center underline"
-        >All cautions</RouterLink
-      >
+      <p class="flex items-center gap-2">
+        <RouterLink :to="{ name: 'cautions', params: { id } }" class="inline-flex h-11 flex-1 items-center underline"
+          >All cautions</RouterLink
+        >
+        <PushButton v-if="check.again" :disabled="Boolean(board.moment)" @click="devices.say(check.again.entry)">{{
+          check.again.label
+        }}</PushButton>
+      </p>
     </section>
     <nav class="mt-auto grid grid-cols-[1fr_1.2fr_1fr] gap-2" aria-label="From device to device">
       <button

@@ -51,7 +51,7 @@ const dials = dialsOf(scales, camera?.body)
 const aperturesWith = (now: string | null | undefined) => orNone('any', asApertures(among(dials.apertures, now ?? '')))
 const timesWith = (none: string, now: string | null | undefined) =>
   orNone(none, asTimes(among(dials.shutters, now ?? '')))
-const isos = orNone('the camera’s cap', asIsos(among(dials.isos, before.iso_cap ?? '')))
+const isos = orNone('camera’s cap', asIsos(among(dials.isos, before.iso_cap ?? '')))
 const atHand = computed(() => {
   const known = kit.filters.map((f) => f.sheet)
   const gone = (before.filters ?? []).filter((f) => !known.some((k) => k.name === f.name))

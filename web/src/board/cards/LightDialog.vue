@@ -229,10 +229,9 @@ const isNamed = (is: Gear, name: string) => 'gel' in is && is.gel.name === name
       <LabelledField v-if="gel || second" label="Second gel" class="col-span-2"
         ><ChoiceList v-model="second" label="Second gel" :options="gels"
       /></LabelledField>
-      <div class="col-span-2">
-        <span class="label text-text-2">Group</span>
-        <ChoiceList v-model="group" label="Group" :options="groups" class="mt-1" />
-      </div>
+      <LabelledField label="Group" class="col-span-2"
+        ><ChoiceList v-model="group" label="Group" :options="groups"
+      /></LabelledField>
       <LabelledField v-if="chosenUnit?.lamp" label="Modelling lamp" class="col-span-2"
         ><ChoiceList v-model="lamp" label="Modelling lamp" :options="lamps"
       /></LabelledField>

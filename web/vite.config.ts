@@ -68,14 +68,14 @@ export default defineConfig({
   build: {
     assetsInlineLimit: 0,
     modulePreload: { polyfill: false },
-    // A phone fetches six files at a time and waits for each round: what several views share comes in a few files, not in fifty.
+    // A phone fetches six files at a time and waits for each round: what several views share comes in a few files, not.
     rolldownOptions: {
       output: {
         codeSplitting: {
           groups: [
             { name: 'vue', test: /node_modules\/(?:@vue|@vueuse|vue|vue-router|pinia)\//, priority: 3 },
-            { name: 'packages', test: /node_modules\//, priority: 2, minShareCount: 2 },
-            { name: 'shared', test: /\/src\/(?:api|draw|forms|look|ui)\//, priority: 1, minShareCount: 3 },
+            { name: 'packages', test: /node_modules\//, priority: 2, minShareCount: 6 },
+            { name: 'shared', test: /\/src\/(?:api|draw|forms|look|ui)\//, priority: 1, minShareCount: 6 },
           ],
         },
       },

@@ -4,15 +4,15 @@
 //! only under its own names and from its own pages: a page of another site that is open in the same browser can neither write here nor
 //! reach this server under a name of its own.
 
-use std::{net::IpAddr, time::Duration};
+use std::{fmt, net::IpAddr, time::Duration};
 
 use actix_web::{
-    Error, HttpMessage, ResponseError,
+    Error, HttpMessage, HttpResponse, ResponseError,
     body::{EitherBody, MessageBody},
     dev::{ServiceRequest, ServiceResponse},
     http::{
         Method, StatusCode,
-        header::{self, HeaderName, HeaderValue},
+        header::{self, HeaderMap, HeaderName, HeaderValue},
     },
     middleware::Next,
     web,
@@ -111,11 +111,41 @@ pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, nex
         Ok(answer) => answer,
         Err(error) => {
             count(None, error.as_response_error().status_code());
-            return Err(error);
+            return Err(GivenUp { error, is_api, id }.into());
         }
     };
     count(answer.request().match_pattern(), answer.status());
-    let headers = answer.headers_mut();
+    set_headers(answer.headers_mut(), is_api, id.as_deref());
+    Ok(answer)
+}
+
+/// A request that was given up on its way here: its answer carries the same headers as any other.
+#[derive(Debug)]
+struct GivenUp {
+    error: Error,
+    is_api: bool,
+    id: Option<String>,
+}
+
+impl fmt::Display for GivenUp {
+    fn fmt(&self, out: &mut fmt::Formatter<'_>) -> fmt::Result {
+        self.error.fmt(out)
+    }
+}
+
+impl ResponseError for GivenUp {
+    fn status_code(&self) -> StatusCode {
+        self.error.as_response_error().status_code()
+    }
+
+    fn error_response(&self) -> HttpResponse {
+        let mut answer = self.error.error_response();
+        set_headers(answer.headers_mut(), self.is_api, self.id.as_deref());
+        answer
+    }
+}
+
+fn set_headers(headers: &mut HeaderMap, is_api: bool, id: Option<&str>) {
     let fixed = [
         (header::CONTENT_SECURITY_POLICY, POLICY),
         (header::X_CONTENT_TYPE_OPTIONS, "nosniff"),
@@ -134,10 +164,9 @@ pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, nex
     if is_api {
         headers.insert(header::CACHE_CONTROL, HeaderValue::from_static("no-store"));
     }
-    if let Some(value) = id.and_then(|id| HeaderValue::from_str(&id).ok()) {
+    if let Some(value) = id.and_then(|id| HeaderValue::from_str(id).ok()) {
         headers.insert(HeaderName::from_static("x-request-id"), value);
     }
-    Ok(answer)
 }
 
 const fn is_used(method: &Method) -> bool {
@@ -146,7 +175,37 @@ const fn is_used(method: &Method) -> bool {
 
 #[cfg(test)]
 mod tests {
-    use crate::guard::is_own;
+    use actix_web::{
+        App, Error,
+        body::MessageBody,
+        dev::{ServiceRequest, ServiceResponse},
+        http::StatusCode,
+        middleware::{Next, from_fn},
+        test::{TestRequest, init_service, try_call_service},
+    };
+
+    use crate::{
+        guard::{is_own, with_headers},
+        problem::Problem,
+    };
+
+    async fn gives_up<B: MessageBody + 'static>(_: ServiceRequest, _: Next<B>) -> Result<ServiceResponse<B>, Error> {
+        Err(Problem::new(StatusCode::SERVICE_UNAVAILABLE, "too-slow", "Too slow", "Given up.").into())
+    }
+
+    #[test]
+    fn what_is_given_up_on_its_way_carries_the_headers_too() {
+        actix_web::rt::System::new().block_on(async {
+            let app = init_service(App::new().wrap(from_fn(gives_up)).wrap(from_fn(with_headers))).await;
+            let error = try_call_service(&app, TestRequest::get().uri("/api/kit").to_request()).await.unwrap_err();
+            let answer = error.error_response();
+            assert_eq!(answer.status(), StatusCode::SERVICE_UNAVAILABLE);
+            for name in ["content-security-policy", "x-content-type-options", "referrer-policy", "cross-origin-opener-policy"] {
+                assert!(answer.headers().contains_key(name), "{name}");
+            }
+            assert_eq!(answer.headers().get("cache-control").unwrap(), "no-store");
+        });
+    }
 
     #[test]
     fn only_names_of_this_machine_are_its_own() {

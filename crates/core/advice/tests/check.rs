@@ -446,6 +446,9 @@ fn each_caution_is_told_where_its_kit_or_act_is_once_a_sitting_and_again_at_anot
         (caution(&another, Caution::Mains).state, caution(&another, Caution::Mains).here),
         (CautionState::Open, vec!["Key".to_owned(), "Hair".to_owned()])
     );
+    // A light that is put in place of one that was taken away is another one too.
+    let anew = after(&kept, [json!({"light_removed": {"light": "key"}}), put("key", &tallow(), "1/8", &json!({}))]);
+    assert_eq!((caution(&kept, Caution::Mains).state, caution(&anew, Caution::Mains).state), (CautionState::Heeded, CautionState::Open));
     assert!(refused(&lit(), json!({"heeded": {"caution": "mains", "lights": ["background"]}})).field.starts_with("lights[0]"));
 }
 

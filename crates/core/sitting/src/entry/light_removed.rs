@@ -25,6 +25,8 @@ impl Setup {
         if self.lights.len() == before {
             return Err(unknown(&removed.light));
         }
+        // A light that is put there later is another one: what was heeded was not heeded for it.
+        self.heeded.iter_mut().for_each(|heeded| heeded.lights.retain(|id| *id != removed.light));
         self.spoil_whole();
         Ok(())
     }

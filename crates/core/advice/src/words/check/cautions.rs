@@ -48,7 +48,7 @@ pub(crate) const fn act(about: Caution) -> &'static str {
         Caution::Overhead => "Secured",
         Caution::Eyes => "Kept off",
         Caution::Flashing | Caution::Haze => "Asked",
-        Caution::Mains => "Spread",
+        Caution::Mains => "Spread out",
         Caution::Capacitors => "Understood",
         Caution::Heat => "Kept clear",
         Caution::Stands => "Taped",

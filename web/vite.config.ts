@@ -68,7 +68,7 @@ export default defineConfig({
   build: {
     assetsInlineLimit: 0,
     modulePreload: { polyfill: false },
-    // A phone fetches six files at a time and waits for each round: what several views share comes in a few files, not.
+    // A phone fetches six files at a time and waits for each round: what several views share comes in a few files.
     rolldownOptions: {
       output: {
         codeSplitting: {

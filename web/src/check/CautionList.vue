@@ -1,13 +1,9 @@
 <script setup lang="ts">
 import type { CautionTold } from '@/api/client'
-import { useBoard } from '@/look/board'
-import PushButton from '@/ui/PushButton.vue'
-import { useDevices } from './devices'
+import CautionPress from './CautionPress.vue'
 
 /** The usual cautions, those that nobody acted on yet first. */
 const { cautions, id } = defineProps<{ cautions: readonly CautionTold[]; id: string }>()
-const board = useBoard()
-const devices = useDevices()
 
 function stands({ state, here, by }: CautionTold): string {
   const where = here.length > 0 ? here.join(', ') : 'the whole sitting'
@@ -33,12 +29,7 @@ function stands({ state, here, by }: CautionTold): string {
       <p class="label mt-0.5 text-text-2">{{ stands(caution) }}</p>
       <p class="mt-2 leading-5">{{ caution.words }}</p>
       <p v-if="caution.press" class="mt-auto pt-3">
-        <PushButton
-          :disabled="Boolean(board.moment)"
-          :aria-label="`${caution.press.label}: ${caution.title}`"
-          @click="devices.say(caution.press.entry)"
-          >{{ caution.press.label }}</PushButton
-        >
+        <CautionPress :caution />
       </p>
     </li>
   </ul>

@@ -48,10 +48,13 @@ const ALLOWED = [
   { value: 'lights_move', words: 'Moving lights' },
 ]
 const dials = dialsOf(scales, camera?.body)
-const aperturesWith = (now: string | null | undefined) => orNone('any', asApertures(among(dials.apertures, now ?? '')))
-const timesWith = (none: string, now: string | null | undefined) =>
-  orNone(none, asTimes(among(dials.shutters, now ?? '')))
-const isos = orNone('camera’s cap', asIsos(among(dials.isos, before.iso_cap ?? '')))
+const limits = {
+  widest: orNone('any', asApertures(among(dials.apertures, widest.value))),
+  smallest: orNone('any', asApertures(among(dials.apertures, smallest.value))),
+  slowest: orNone('as above', asTimes(among(dials.shutters, slowest.value))),
+  fastest: orNone('any', asTimes(among(dials.shutters, fastest.value))),
+  cap: orNone('camera’s cap', asIsos(among(dials.isos, cap.value))),
+}
 const atHand = computed(() => {
   const known = kit.filters.map((f) => f.sheet)
   const gone = (before.filters ?? []).filter((f) => !known.some((k) => k.name === f.name))
@@ -101,10 +104,10 @@ async function save(): Promise<void> {
       <fieldset class="grid grid-cols-3 gap-3 max-[35rem]:grid-cols-2">
         <legend class="label mb-1 font-[650]">The look</legend>
         <LabelledField label="Widest aperture"
-          ><ChoiceList v-model="widest" label="Widest aperture" :options="aperturesWith(before.widest)"
+          ><ChoiceList v-model="widest" label="Widest aperture" :options="limits.widest"
         /></LabelledField>
         <LabelledField label="Smallest aperture"
-          ><ChoiceList v-model="smallest" label="Smallest aperture" :options="aperturesWith(before.smallest)"
+          ><ChoiceList v-model="smallest" label="Smallest aperture" :options="limits.smallest"
         /></LabelledField>
         <TextField v-model="depth" label="Sharp, nose to ear" suffix="cm" :wrong="wrong('depth')" />
         <LabelledField label="Lens"><ChoiceList v-model="lens" label="Lens" :options="lenses" /></LabelledField>
@@ -123,13 +126,13 @@ async function save(): Promise<void> {
         />
         <div class="grid grid-cols-3 gap-3">
           <LabelledField label="Longest time"
-            ><ChoiceList v-model="slowest" label="Longest time" :options="timesWith('as above', before.slowest)"
+            ><ChoiceList v-model="slowest" label="Longest time" :options="limits.slowest"
           /></LabelledField>
           <LabelledField label="Shortest time"
-            ><ChoiceList v-model="fastest" label="Shortest time" :options="timesWith('any', before.fastest)"
+            ><ChoiceList v-model="fastest" label="Shortest time" :options="limits.fastest"
           /></LabelledField>
           <LabelledField label="ISO at most"
-            ><ChoiceList v-model="cap" label="ISO at most" :options="isos"
+            ><ChoiceList v-model="cap" label="ISO at most" :options="limits.cap"
           /></LabelledField>
         </div>
       </fieldset>

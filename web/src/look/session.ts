@@ -40,8 +40,8 @@ export function useSession(hooks: {
     failed.value = undefined
     hooks.opening(other)
     try {
-      const [known, look] = await Promise.all([scales.value ?? answered(api.GET('/api/scales')), fetched(id)])
-      scales.value = known
+      const known = scales.value ?? answered(api.GET('/api/scales')).then((now) => (scales.value = now))
+      const [look] = await Promise.all([fetched(id), known])
       accept(look)
       if (wanted !== id) return
       hooks.reached()

@@ -1,6 +1,6 @@
 import dayjs from 'dayjs'
 
-// Written by hand of forms: the browser's own formats take a phone a tenth of a second each to make.
+// The browser's own formats take a phone a tenth of a second each to make.
 const FORMS = {
   clock: 'HH:mm',
   day: 'ddd D MMM',

@@ -64,10 +64,11 @@ function settings(): Partial<Record<Dial, string>> {
   return now ? { aperture: now.aperture, shutter: now.shutter, iso: now.iso } : {}
 }
 
-const bodySet = computed(() => board.view?.setup.camera?.body)
+/** The camera as it is set, with what it is seen through. */
+const camera = computed(() => board.view?.setup.camera)
 /** What is printed on its dials. */
 function dialled(dial: Dial): string[] {
-  const { apertures, shutters, isos } = dialsOf(scales, bodySet.value)
+  const { apertures, shutters, isos } = dialsOf(scales, camera.value?.body)
   return { aperture: apertures, shutter: shutters, iso: isos }[dial]
 }
 const markings = (dial: Dial) => among(dialled(dial), exposure.value?.[dial])
@@ -101,10 +102,9 @@ const typed = (dial: Dial) => (text: string) => {
   return board.typed({ camera: { ...usual, ...settings(), [dial]: written } })
 }
 /** What one press of a dial does. */
-const stepWords = computed(() => (bodySet.value?.steps === 'halves' ? 'half a stop' : 'a third'))
+const stepWords = computed(() => (camera.value?.body?.steps === 'halves' ? 'half a stop' : 'a third'))
 
 /** What it is seen through, and what must hold whatever the room asks for, in few words. */
-const camera = computed(() => board.view?.setup.camera)
 const holds = computed(() => board.view?.setup.holds ?? scales.usual.holds)
 const lens = computed(() => {
   const { lens: on, focal, sitter } = camera.value ?? {}

@@ -5,9 +5,10 @@ use serde::Serialize;
 use crate::{
     action::Action,
     cautions,
+    check::heed,
     correct::Corrected,
     findings::{Fact, FindingKind, Found},
-    words::{check, findings as words, span::Span},
+    words::{findings as words, span::Span},
 };
 
 /// Something worth knowing, with its numbers. It never blocks.
@@ -38,17 +39,18 @@ pub struct Finding {
 /// What is shown of it: a caution until somebody acted on it in this sitting.
 pub(super) fn shown(scene: &Corrected, found: Vec<Found>) -> Vec<Finding> {
     let matters = if found.iter().any(|f| f.fact.caution().is_some()) { cautions::of(scene, &found) } else { Vec::new() };
-    let caution = |fact: &Fact| matters.iter().find(|m| Some(m.caution) == fact.caution());
     found
         .into_iter()
-        .filter(|found| caution(&found.fact).is_none_or(|m| m.is_open(scene.setup)))
-        .map(|found| {
+        .filter_map(|found| {
+            let caution = matters.iter().find(|m| Some(m.caution) == found.fact.caution());
+            if caution.is_some_and(|m| !m.is_open(scene.setup)) {
+                return None;
+            }
             let (kind, checked) = (found.fact.kind(), !found.cells.is_empty());
-            let heed = caution(&found.fact).map(|m| Action { label: check::cautions::act(m.caution).to_owned(), entry: m.heed() });
             let mend = found.mends.map(|entry| Action { label: words::press(&found.fact, &entry, scene), entry });
-            let remedy = mend.or(heed);
+            let remedy = mend.or_else(|| caution.map(heed));
             let words = words::sentence(&found.fact, scene);
-            Finding {
+            Some(Finding {
                 kind,
                 lane: found.lane,
                 fact: found.fact,
@@ -58,7 +60,7 @@ pub(super) fn shown(scene: &Corrected, found: Vec<Found>) -> Vec<Finding> {
                 caution: kind.is_caution(),
                 placement: kind.is_placement(),
                 checked,
-            }
+            })
         })
         .collect()
 }

@@ -50,6 +50,11 @@ pub struct CautionTold {
     pub press: Option<Action>,
 }
 
+/// The press that says that somebody acted on one.
+pub(crate) fn heed(matters: &Matters) -> Action {
+    Action { label: words::act(matters.caution).to_owned(), entry: matters.heed() }
+}
+
 /// The cautions of a device that nobody acted on yet, short.
 pub(super) fn on(scene: &Scene, matters: &[Matters], device: &Device) -> Vec<String> {
     let Device::Unit(id) = device else { return Vec::new() };
@@ -63,9 +68,7 @@ pub(super) fn all(scene: &Scene, matters: &[Matters]) -> Vec<CautionTold> {
         let here = matters.iter().find(|m| m.caution == caution);
         let heeded = heeded(scene.setup, caution);
         let (state, press) = match (here, heeded) {
-            (Some(here), _) if here.is_open(scene.setup) => {
-                (CautionState::Open, Some(Action { label: words::act(caution).to_owned(), entry: here.heed() }))
-            }
+            (Some(here), _) if here.is_open(scene.setup) => (CautionState::Open, Some(heed(here))),
             (_, Some(_)) => {
                 let again = CautionHeeded { caution, lights: Vec::new(), again: true, by: None };
                 (CautionState::Heeded, Some(Action { label: words::AGAIN.to_owned(), entry: Entry::Heeded(again) }))

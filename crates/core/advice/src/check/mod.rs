@@ -24,6 +24,7 @@ use crate::{
     words::{check as words, span::Span},
 };
 
+pub(crate) use cautions::heed;
 pub use cautions::{CautionState, CautionTold};
 pub(crate) use finding::to_mend;
 pub use finding::{CheckFinding, ToMend};

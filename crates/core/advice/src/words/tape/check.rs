@@ -7,7 +7,7 @@ use ink_lamp_sitting::{
     setup::Setup,
 };
 
-use super::line::{TapeKind, TapeLine};
+use super::line::{TapeKind, TapeLine, by};
 use crate::words::{check, span::text};
 
 pub(super) fn line(checked: &DeviceChecked, did: &Effect) -> TapeLine {
@@ -35,6 +35,5 @@ fn told(checked: &DeviceChecked, light: Option<&LightThen>) -> TapeLine {
         Some(Saw::Wrong(says)) => format!("{says}: wrong"),
         Some(Saw::Aside(why)) => format!("put aside: {why}"),
     };
-    let by = checked.by.as_ref().map(|by| format!(", {by}")).unwrap_or_default();
-    TapeLine::new(TapeKind::Choice, light.and_then(|l| l.role), vec![text(format!("{whose}: {point}"))], format!("{saw}{by}"))
+    TapeLine::new(TapeKind::Choice, light.and_then(|l| l.role), vec![text(format!("{whose}: {point}"))], by(saw, checked.by.as_deref()))
 }

@@ -2,7 +2,7 @@
 
 use ink_lamp_sitting::entry::CautionHeeded;
 
-use super::line::{TapeKind, TapeLine};
+use super::line::{TapeKind, TapeLine, by};
 use crate::words::{
     check::{BEGIN_AGAIN, cautions},
     span::text,
@@ -10,8 +10,7 @@ use crate::words::{
 
 pub(super) fn line(heeded: &CautionHeeded) -> TapeLine {
     let did = if heeded.again { "to be told again".to_owned() } else { cautions::act(heeded.caution).to_lowercase() };
-    let by = heeded.by.as_ref().map(|by| format!(", {by}")).unwrap_or_default();
-    TapeLine::new(TapeKind::Choice, None, vec![text(cautions::title(heeded.caution))], format!("{did}{by}"))
+    TapeLine::new(TapeKind::Choice, None, vec![text(cautions::title(heeded.caution))], by(did, heeded.by.as_deref()))
 }
 
 pub(super) fn again() -> TapeLine {

@@ -58,3 +58,11 @@ impl TapeLine {
         Self::new(TapeKind::Choice, None, vec![text(head)], "")
     }
 }
+
+/// What was done, and by whom where that was said.
+pub(super) fn by(did: String, who: Option<&str>) -> String {
+    match who {
+        Some(who) => format!("{did}, {who}"),
+        None => did,
+    }
+}

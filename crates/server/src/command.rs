@@ -1,4 +1,5 @@
-//! What `ink-lamp` does: `serve [--demo]` serves; `openapi` prints the OpenAPI document, `kit-schema` the JSON Schema of the kit.
+//! What `ink-lamp` does: `serve [--demo]` serves; `owner [--reset]` sets the owner's pass phrase, or another one; `openapi` prints the OpenAPI
+//! document, `kit-schema` the JSON Schema of the kit.
 //!
 //! It stands in the library, runtime and all, so that database and server are compiled into it once, and not again into the program and its
 //! tests: what is async is compiled where it is waited for.
@@ -14,9 +15,22 @@ use ink_lamp_store::Store;
 use tokio::signal::unix::{SignalKind, signal};
 use tracing_subscriber::EnvFilter;
 
-use crate::{config::Config, demo, hub::Hub, openapi, site::Site, startup};
+use crate::{
+    config::{self, Config},
+    demo,
+    hub::Hub,
+    openapi, owner,
+    site::Site,
+    startup::{self, Listener},
+};
 
-const USAGE: &str = "usage: ink-lamp serve [--demo] | openapi | kit-schema\n  serve    serves on 127.0.0.1 (INK_LAMP_PORT, INK_LAMP_DATABASE_URL, INK_LAMP_NETWORK, INK_LAMP_BACKUPS, INK_LAMP_LOG)\n  --demo   loads the demo data first, once\n  openapi  prints the OpenAPI document\n  kit-schema prints the JSON Schema of the kit document";
+const USAGE: &str = "usage: ink-lamp serve [--demo] | owner [--reset] | openapi | kit-schema
+  serve    serves on 127.0.0.1 (INK_LAMP_PORT, INK_LAMP_DATABASE_URL, INK_LAMP_NETWORK, INK_LAMP_TLS, INK_LAMP_PUBLIC_URL, INK_LAMP_BACKUPS, INK_LAMP_LOG)
+  --demo   loads the demo data first, once
+  owner    asks for the owner's pass phrase, where nobody has set one
+  --reset  asks for another one, and lets all devices out
+  openapi  prints the OpenAPI document
+  kit-schema prints the JSON Schema of the kit document";
 
 /// Does what the arguments say, the program's name left out; what goes wrong is said on the standard error output.
 #[must_use]
@@ -24,6 +38,8 @@ pub fn run(arguments: &[String]) -> ExitCode {
     let done = match arguments.iter().map(String::as_str).collect::<Vec<_>>().as_slice() {
         ["serve"] => System::new().block_on(serve(false)),
         ["serve", "--demo"] => System::new().block_on(serve(true)),
+        ["owner"] => System::new().block_on(set_owner(false)),
+        ["owner", "--reset"] => System::new().block_on(set_owner(true)),
         ["openapi"] => print_openapi(),
         ["kit-schema"] => print_kit_schema(),
         _ => Err(USAGE.to_owned()),
@@ -48,26 +64,40 @@ fn print_kit_schema() -> Result<(), String> {
     Ok(())
 }
 
+async fn set_owner(reset: bool) -> Result<(), String> {
+    let store = Store::connect(&config::database_url()?, 2).await.map_err(|e| e.to_string())?;
+    store.migrate().await.map_err(|e| e.to_string())?;
+    if reset { owner::reset(&store).await } else { owner::needed(&store, None).await }
+}
+
 async fn serve(with_demo: bool) -> Result<(), String> {
     let config = Config::from_environment()?;
     start_logging(config.json_logs);
-    let listener = bind(IpAddr::V4(Ipv4Addr::LOCALHOST), config.port)?;
-    let port = listener.local_addr().map_err(|e| e.to_string())?.port();
-    let mut listeners = vec![listener];
+    let socket = bind(IpAddr::V4(Ipv4Addr::LOCALHOST), config.port)?;
+    let port = socket.local_addr().map_err(|e| e.to_string())?.port();
+    let mut site = Site { network: config.network, public: config.public, ..Site::here(port) };
+    let mut listeners = vec![Listener::from(socket)];
     if let Some(ip) = config.network {
-        listeners.push(bind(ip, port)?);
+        let names: Vec<String> = site.public.iter().map(|public| public.name().to_owned()).collect();
+        let tls = config.tls.map(|tls| tls.ready(&names, Some(ip))).transpose()?;
+        let (tls, authority) = tls.map_or((None, None), |(tls, authority)| (Some(tls), authority));
+        (site.secure, site.authority) = (tls.is_some(), authority);
+        listeners.push(Listener { socket: bind(ip, port)?, tls });
     }
     let store = Store::connect(&config.database_url, 16).await.map_err(|e| e.to_string())?;
     store.migrate().await.map_err(|e| e.to_string())?;
+    // Before anybody is let in: whoever comes from outside signs in.
+    if site.is_open() {
+        owner::needed(&store, config.owner_file.as_deref()).await?;
+    }
     if with_demo && demo::load(&store).await.map_err(|e| e.to_string())? {
         tracing::info!("demo data loaded");
     }
     let hub = Hub::on(config.database_url.clone());
-    let site = Site { port, network: config.network };
-    let server = startup::serve(listeners, store, Arc::clone(&hub), site, config.backups, 2).map_err(|e| e.to_string())?;
+    let server = startup::serve(listeners, store, Arc::clone(&hub), site.clone(), config.backups, 2).map_err(|e| e.to_string())?;
     println!("Ink Lamp is at http://127.0.0.1:{port}");
-    if config.network.is_some() {
-        println!("On the studio's network: http://{}. There is no login: everybody on that network can read and write.", site.host());
+    if site.is_open() {
+        println!("Others find it at {}, and sign in there.", site.origin());
     }
     stop_on_signal(server.handle(), hub)?;
     server.await.map_err(|e| e.to_string())?;

@@ -64,7 +64,7 @@ pub async fn load(store: &Store) -> Result<bool, StoreError> {
         loaded = true;
         let at = told.tape.first().map_or_else(Utc::now, |e| e.at);
         let look = NewLook { id: told.look.id, name: told.look.name };
-        store.create_sitting(NewSitting { id: told.id, name: told.name, look, from: None, entries: Vec::new(), at }).await?;
+        store.create_sitting(NewSitting { id: told.id, name: told.name, look, from: None, entries: Vec::new(), at, by: None }).await?;
         // Before its tape, which tells whether it is all there.
         if let Some(name) = &told.look.kept {
             store.keep_look(told.look.id, Some(name)).await?;
@@ -73,7 +73,7 @@ pub async fn load(store: &Store) -> Result<bool, StoreError> {
             // Ids count up from the look's, so that loading twice writes nothing twice.
             let entry = from_kit(&kit, entry);
             let id = Uuid::from_u128(told.look.id.as_u128() + 1 + u128::from(n as u64));
-            store.append(told.look.id, &NewEntry { id, base: Some(n), at, entry }).await?;
+            store.append(told.look.id, &NewEntry { id, base: Some(n), at, entry, by: None }).await?;
         }
     }
     Ok(loaded)

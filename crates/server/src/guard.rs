@@ -1,10 +1,14 @@
 //! Who may ask, how long it may take, and the headers on every answer.
 //!
-//! There is no login yet, so the server listens on loopback, and on the studio's own network only where that was asked for. It takes requests
-//! only under its own names and from its own pages: a page of another site that is open in the same browser can neither write here nor
-//! reach this server under a name of its own.
+//! It takes requests only under its own names and from its own pages: a page of another site that is open in the same browser can neither write
+//! here nor reach this server under a name of its own. Then the door's keeper says who asks, and the table of rights whether they may.
 
-use std::{fmt, net::IpAddr, time::Duration};
+use std::{
+    fmt,
+    net::IpAddr,
+    sync::Arc,
+    time::{Duration, Instant},
+};
 
 use actix_web::{
     Error, HttpMessage, HttpResponse, ResponseError,
@@ -19,7 +23,18 @@ use actix_web::{
 };
 use tracing_actix_web::RequestId;
 
-use crate::{metrics::Metrics, problem::Problem, site::Site};
+use crate::{
+    door::{
+        cookie,
+        keeper::{About, Door, Event},
+        rights::{Right, needed},
+        throttle::Lock,
+        who::Who,
+    },
+    metrics::Metrics,
+    problem::Problem,
+    site::Site,
+};
 
 /// How long a request may take.
 const PATIENCE: Duration = Duration::from_secs(15);
@@ -40,14 +55,19 @@ pub async fn own_pages_only<B: MessageBody + 'static>(
     let refuse = |request: ServiceRequest, problem: &Problem| Ok(request.into_response(problem.error_response()).map_into_right_body());
     let header = |name: HeaderName| request.headers().get(name).and_then(|v| v.to_str().ok()).map(str::to_owned);
     let host = header(header::HOST).unwrap_or_default();
-    let network = request.app_data::<web::Data<Site>>().and_then(|site| site.network);
-    if !is_own(&host, network) {
-        let detail = format!("This server does not answer as {host}. It answers on 127.0.0.1 and localhost, and as INK_LAMP_NETWORK says.");
+    let site = request.app_data::<web::Data<Site>>();
+    if !site.is_some_and(|site| is_own(&host, site)) {
+        let detail = format!(
+            "This server does not answer as {host}. It answers on 127.0.0.1 and localhost, and as INK_LAMP_NETWORK and INK_LAMP_PUBLIC_URL say."
+        );
         return refuse(request, &Problem::new(StatusCode::MISDIRECTED_REQUEST, "other-host", "Other host", detail));
     }
     let writes = !matches!(*request.method(), Method::GET | Method::HEAD | Method::OPTIONS);
     let foreign = match header(header::ORIGIN) {
-        Some(origin) => origin.strip_prefix("http://") != Some(host.as_str()),
+        Some(origin) => {
+            let secure = site.is_some_and(|site| cookie::is_secure(request.request(), site));
+            origin.strip_prefix(if secure { "https://" } else { "http://" }) != Some(host.as_str())
+        }
         None => header(HeaderName::from_static("sec-fetch-site")).is_some_and(|site| site != "same-origin" && site != "none"),
     };
     if writes && foreign {
@@ -57,17 +77,60 @@ pub async fn own_pages_only<B: MessageBody + 'static>(
     Ok(next.call(request).await?.map_into_left_body())
 }
 
-/// Whether a host is a name of this server: of this machine, or the address on the studio's network that it was given.
-fn is_own(host: &str, network: Option<IpAddr>) -> bool {
+/// Whether a host is a name of this server: of this machine, the address on the studio's network that it was given, or what it is called from outside.
+fn is_own(host: &str, site: &Site) -> bool {
+    if site.public.as_ref().is_some_and(|public| public.host.eq_ignore_ascii_case(host)) {
+        return true;
+    }
     let name = match host.rsplit_once(':') {
         Some((name, port)) if !port.is_empty() && port.bytes().all(|b| b.is_ascii_digit()) => name,
         _ => host,
     };
-    let of_network = network.is_some_and(|ip| match ip {
+    let of_network = site.network.is_some_and(|ip| match ip {
         IpAddr::V4(ip) => name == ip.to_string(),
         IpAddr::V6(ip) => name == format!("[{ip}]"),
     });
     of_network || ["127.0.0.1", "localhost", "[::1]"].iter().any(|known| name.eq_ignore_ascii_case(known))
+}
+
+/// Asks who it is, and lets only those through who have the right that the route needs.
+///
+/// # Errors
+/// What the handler answers.
+pub async fn at_the_door<B: MessageBody + 'static>(
+    request: ServiceRequest,
+    next: Next<B>,
+) -> Result<ServiceResponse<EitherBody<B>>, Error> {
+    let refuse = |request: ServiceRequest, problem: &Problem| Ok(request.into_response(problem.error_response()).map_into_right_body());
+    // As the router reads it: a path that it takes for another is another here too.
+    let path = request.match_info().as_str();
+    // The pages themselves hold nothing of the record; how the server is, is told without it too.
+    if (path.starts_with("/api/") || path == "/api")
+        && path != "/api/health"
+        && let Some(door) = request.app_data::<web::Data<Arc<Door>>>().cloned()
+    {
+        let right = needed(request.method(), path);
+        let from = door.from(request.request());
+        let who = match door.who(request.request()).await {
+            Ok(who) => who,
+            Err(problem) => return refuse(request, &problem),
+        };
+        if !who.may(right) {
+            let problem = who.refused(right);
+            if matches!(who, Who::NoLink) && right == Right::Shared {
+                door.note(Event::Refused, &who, Some(from), About::told("link"));
+                if let Err(wait) = door.throttle.attempt(Lock::Link, from, Instant::now()) {
+                    return Ok(request.into_response(Problem::slowed(wait)).map_into_right_body());
+                }
+            }
+            if matches!(who, Who::In(_)) {
+                door.note(Event::Refused, &who, Some(from), About::told(format!("{} needed", right.name())));
+            }
+            return refuse(request, &problem);
+        }
+        request.extensions_mut().insert(who);
+    }
+    Ok(next.call(request).await?.map_into_left_body())
 }
 
 /// Gives up on a request that takes too long.
@@ -91,6 +154,8 @@ pub async fn with_patience<B: MessageBody + 'static>(request: ServiceRequest, ne
 pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, next: Next<B>) -> Result<ServiceResponse<B>, Error> {
     let id = request.extensions().get::<RequestId>().map(ToString::to_string);
     let is_api = request.path().starts_with("/api/");
+    let over_tls = request.app_data::<web::Data<Site>>().is_some_and(|site| cookie::is_secure(request.request(), site));
+    let dress = Dress { is_api, over_tls, id };
     let began = std::time::Instant::now();
     let (method, path) = (request.method().clone(), request.path().to_owned());
     let metrics = request.app_data::<web::Data<Metrics>>().cloned();
@@ -111,11 +176,11 @@ pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, nex
         Ok(answer) => answer,
         Err(error) => {
             count(None, error.as_response_error().status_code());
-            return Err(GivenUp { error, is_api, id }.into());
+            return Err(GivenUp { error, dress }.into());
         }
     };
     count(answer.request().match_pattern(), answer.status());
-    set_headers(answer.headers_mut(), is_api, id.as_deref());
+    set_headers(answer.headers_mut(), &dress);
     Ok(answer)
 }
 
@@ -123,7 +188,14 @@ pub async fn with_headers<B: MessageBody + 'static>(request: ServiceRequest, nex
 #[derive(Debug)]
 struct GivenUp {
     error: Error,
+    dress: Dress,
+}
+
+/// What the headers of an answer follow from.
+#[derive(Debug)]
+struct Dress {
     is_api: bool,
+    over_tls: bool,
     id: Option<String>,
 }
 
@@ -140,12 +212,12 @@ impl ResponseError for GivenUp {
 
     fn error_response(&self) -> HttpResponse {
         let mut answer = self.error.error_response();
-        set_headers(answer.headers_mut(), self.is_api, self.id.as_deref());
+        set_headers(answer.headers_mut(), &self.dress);
         answer
     }
 }
 
-fn set_headers(headers: &mut HeaderMap, is_api: bool, id: Option<&str>) {
+fn set_headers(headers: &mut HeaderMap, Dress { is_api, over_tls, id }: &Dress) {
     let fixed = [
         (header::CONTENT_SECURITY_POLICY, POLICY),
         (header::X_CONTENT_TYPE_OPTIONS, "nosniff"),
@@ -161,10 +233,14 @@ fn set_headers(headers: &mut HeaderMap, is_api: bool, id: Option<&str>) {
     if headers.get(header::CONTENT_ENCODING).is_some_and(|v| v == "identity") {
         headers.remove(header::CONTENT_ENCODING);
     }
-    if is_api {
+    if *over_tls {
+        // Names only: by RFC 6797, 8.1.1 a browser keeps none for an address.
+        headers.insert(header::STRICT_TRANSPORT_SECURITY, HeaderValue::from_static("max-age=31536000"));
+    }
+    if *is_api {
         headers.insert(header::CACHE_CONTROL, HeaderValue::from_static("no-store"));
     }
-    if let Some(value) = id.and_then(|id| HeaderValue::from_str(id).ok()) {
+    if let Some(value) = id.as_deref().and_then(|id| HeaderValue::from_str(id).ok()) {
         headers.insert(HeaderName::from_static("x-request-id"), value);
     }
 }
@@ -187,6 +263,7 @@ mod tests {
     use crate::{
         guard::{is_own, with_headers},
         problem::Problem,
+        site::{Public, Site},
     };
 
     async fn gives_up<B: MessageBody + 'static>(_: ServiceRequest, _: Next<B>) -> Result<ServiceResponse<B>, Error> {
@@ -209,14 +286,18 @@ mod tests {
 
     #[test]
     fn only_names_of_this_machine_are_its_own() {
+        let here = Site::here(7410);
         for host in ["127.0.0.1:7410", "localhost", "LocalHost:7410", "[::1]:7410", "[::1]"] {
-            assert!(is_own(host, None), "{host}");
+            assert!(is_own(host, &here), "{host}");
         }
         for host in ["", "127.0.0.1.example.net", "example.net:7410", "localhost.example.net", "192.168.0.2:7410", "127.0.0.1:x"] {
-            assert!(!is_own(host, None), "{host}");
+            assert!(!is_own(host, &here), "{host}");
         }
-        let network = Some("192.168.0.2".parse().unwrap());
-        assert!(is_own("192.168.0.2:7410", network) && is_own("localhost", network));
-        assert!(!is_own("192.168.0.20:7410", network) && !is_own("example.net", network));
+        let network = Site { network: Some("192.168.0.2".parse().unwrap()), ..here.clone() };
+        assert!(is_own("192.168.0.2:7410", &network) && is_own("localhost", &network));
+        assert!(!is_own("192.168.0.20:7410", &network) && !is_own("example.net", &network));
+        let public = Site { public: Some(Public { host: "lamp.example".to_owned(), secure: true }), ..here };
+        assert!(is_own("lamp.example", &public) && is_own("Lamp.Example", &public));
+        assert!(!is_own("lamp.example:7410", &public) && !is_own("a.lamp.example", &public));
     }
 }

@@ -7,13 +7,15 @@ use serde_json::{Map, Value, json};
 use utoipa::{
     OpenApi,
     openapi::{
-        Content, PathItem, Ref, RefOr, ResponseBuilder,
+        Components, Content, PathItem, Ref, RefOr, ResponseBuilder,
         path::{Operation, ParameterIn},
+        security::{ApiKey, ApiKeyValue, HttpAuthScheme, HttpBuilder, SecurityRequirement, SecurityScheme},
     },
 };
 use utoipa_actix_web::AppExt;
 
 use crate::{
+    door::rights::{ROUTES, Right},
     problem::Problem,
     routes::{self, assets::Methods},
 };
@@ -34,12 +36,49 @@ pub(crate) struct Document;
 pub fn openapi() -> utoipa::openapi::OpenApi {
     let mut document = App::new().into_utoipa_app().openapi(Document::openapi()).configure(routes::api).split_for_parts().1;
     for (path, item) in &mut document.paths.paths {
-        for (_, operation) in operations(item) {
+        for (method, operation) in operations(item) {
             with_what_any_can_answer(path, operation);
+            with_its_right(method, path, operation);
             errors_are_problems(operation);
         }
     }
+    let schemes = document.components.get_or_insert_with(Components::new);
+    let cookie = ApiKeyValue::with_description(
+        "ink-lamp-7410",
+        "What a browser gets once somebody signed in on it; its name ends with the port. While nobody set a pass phrase the server answers this machine alone, and asks for none.",
+    );
+    schemes.add_security_scheme("device", SecurityScheme::ApiKey(ApiKey::Cookie(cookie)));
+    let link = HttpBuilder::new().scheme(HttpAuthScheme::Bearer).description(Some("What a link carries behind its #."));
+    schemes.add_security_scheme("link", SecurityScheme::Http(link.build()));
     document
+}
+
+/// Says which right an operation needs, and how one shows that one has it. The scopes of a cookie are the rights' names.
+fn with_its_right(method: &str, path: &str, operation: &mut Operation) {
+    let Some((_, _, right)) = ROUTES.iter().find(|(m, p, _)| (*m, *p) == (method, path)) else { return };
+    operation.security = match right {
+        Right::Come => Some(vec![SecurityRequirement::default()]),
+        Right::Shared => Some(vec![SecurityRequirement::new("link", [] as [&str; 0])]),
+        other => Some(vec![SecurityRequirement::new("device", [other.name()])]),
+    };
+    let mut say = |status: &str, description: &str| {
+        let problem = Content::new(Some(Ref::from_schema_name("Problem")));
+        let answer = ResponseBuilder::new().description(description).content("application/json", problem);
+        operation.responses.responses.entry(status.to_owned()).or_insert_with(|| answer.build().into());
+    };
+    match right {
+        Right::Come => {}
+        Right::Shared => {
+            say("401", "Asked without a link");
+            say("404", "There is no such link");
+            say("410", "The link is over");
+            say("429", "Too many links that never were; Retry-After says how long to wait");
+        }
+        _ => {
+            say("401", "Nobody signed in, or the device was let out");
+            say("403", "Not of that right, or asked from another page");
+        }
+    }
 }
 
 fn operations(item: &mut PathItem) -> impl Iterator<Item = (&'static str, &mut Operation)> {
@@ -76,7 +115,7 @@ fn with_what_any_can_answer(path: &str, operation: &mut Operation) {
     if path.contains("{id}") {
         any.extend([("422", "An id that is no UUID"), ("404", "There is none"), ("410", "It was deleted, or forgotten for good")]);
     }
-    let derived = ["/api/health", "/api/scales", "/api/address", "/api/openapi.json", "/api/kit/schema", "/api/events"];
+    let derived = ["/api/health", "/api/scales", "/api/openapi.json", "/api/kit/schema", "/api/events"];
     if !derived.contains(&path) {
         any.extend([("403", "Asked from another page"), ("500", "What is kept can't be read"), ("507", "The record's disk is full")]);
     }

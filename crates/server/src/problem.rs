@@ -1,5 +1,7 @@
 //! Errors as problem documents, `application/problem+json` (RFC 9457).
 
+use std::time::Duration;
+
 use actix_web::{
     HttpResponse, ResponseError,
     http::{StatusCode, header},
@@ -63,6 +65,16 @@ impl Problem {
         tracing::error!(%error, "work that answers broke off");
         let detail = "This could not be worked out. Nothing was changed. The server's log says more.";
         Self::new(StatusCode::INTERNAL_SERVER_ERROR, "broken-off", "Broken off", detail)
+    }
+
+    /// Somebody tries too often: the answer says how long to wait.
+    #[must_use]
+    pub fn slowed(wait: Duration) -> HttpResponse {
+        let seconds = wait.as_secs() + u64::from(wait.subsec_nanos() > 0);
+        let detail = format!("Those were too many wrong tries from here. Try again in {seconds} s.");
+        let mut answer = Self::new(StatusCode::TOO_MANY_REQUESTS, "slowed", "Slowed", detail).error_response();
+        answer.headers_mut().insert(header::RETRY_AFTER, seconds.into());
+        answer
     }
 
     /// A value that can't be.
@@ -145,6 +157,10 @@ impl ResponseError for Problem {
 
     fn error_response(&self) -> HttpResponse {
         let mut answer = HttpResponse::build(self.status_code());
+        if self.status_code() == StatusCode::UNAUTHORIZED {
+            // RFC 9110, 15.5.2 wants a way named; browsers ask nobody for this one.
+            answer.insert_header((header::WWW_AUTHENTICATE, "Bearer"));
+        }
         if self.status_code() == StatusCode::SERVICE_UNAVAILABLE {
             answer.insert_header((header::RETRY_AFTER, "1"));
         }

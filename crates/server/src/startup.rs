@@ -9,13 +9,16 @@ use actix_web::{
     web,
 };
 use ink_lamp_store::Store;
+use rustls::ServerConfig;
 use tracing_actix_web::TracingLogger;
 use utoipa::OpenApi;
 use utoipa_actix_web::AppExt;
 
 use crate::{
     backups::Backups,
-    body, guard,
+    body,
+    door::keeper::Door,
+    guard,
     heavy::Heavy,
     hub::Hub,
     metrics::Metrics,
@@ -23,6 +26,21 @@ use crate::{
     routes::{self, assets, document::ApiDocument, kit::KitSchema},
     site::Site,
 };
+
+/// Where requests come in.
+#[derive(Debug)]
+pub struct Listener {
+    /// The socket.
+    pub socket: TcpListener,
+    /// Where it speaks TLS, how.
+    pub tls: Option<Arc<ServerConfig>>,
+}
+
+impl From<TcpListener> for Listener {
+    fn from(socket: TcpListener) -> Self {
+        Self { socket, tls: None }
+    }
+}
 
 /// Serves on listeners until it is stopped by the server's handle; requests under way are finished first. Pages that follow are let go by
 /// [`Hub::close`].
@@ -40,7 +58,7 @@ use crate::{
 ///     let (store, database) = fresh_store().await?;
 ///     let listener = TcpListener::bind("127.0.0.1:0")?;
 ///     let address = listener.local_addr()?;
-///     let server = serve(vec![listener], store, Hub::on(database), Site { port: address.port(), network: None }, None, 1)?;
+///     let server = serve(vec![listener.into()], store, Hub::on(database), Site::here(address.port()), None, 1)?;
 ///     let stop = server.handle();
 ///     actix_web::rt::spawn(server);
 ///     assert!(reqwest::get(format!("http://{address}/api/health")).await?.status().is_success());
@@ -53,13 +71,14 @@ use crate::{
 /// # Errors
 /// Where a listener can't be used.
 pub fn serve(
-    listeners: Vec<TcpListener>,
+    listeners: Vec<Listener>,
     store: Store,
     hub: Arc<Hub>,
     site: Site,
     backups: Option<Backups>,
     workers: usize,
 ) -> std::io::Result<Server> {
+    let door = web::Data::new(Door::of(store.clone(), site.clone()));
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
     let heavy = web::Data::new(Heavy::new());
     let metrics = web::Data::new(Metrics::new().map_err(std::io::Error::other)?);
@@ -75,6 +94,7 @@ pub fn serve(
             .map(|app| {
                 app.app_data(store.clone())
                     .app_data(hub.clone())
+                    .app_data(door.clone())
                     .app_data(site.clone())
                     .app_data(heavy.clone())
                     .app_data(metrics.clone())
@@ -84,6 +104,7 @@ pub fn serve(
                     .app_data(document.clone())
                     .app_data(web::QueryConfig::default().error_handler(|error, _| body::bad_query(&error).into()))
                     .wrap(Compress::default())
+                    .wrap(from_fn(guard::at_the_door))
                     .wrap(from_fn(guard::with_patience))
                     .wrap(from_fn(guard::own_pages_only))
                     .wrap(from_fn(guard::with_headers))
@@ -100,7 +121,10 @@ pub fn serve(
         .keep_alive(Duration::from_secs(75))
         .shutdown_timeout(10);
     for listener in listeners {
-        server = server.listen(listener)?;
+        server = match listener.tls {
+            None => server.listen(listener.socket)?,
+            Some(tls) => server.listen_rustls_0_23(listener.socket, Arc::unwrap_or_clone(tls))?,
+        };
     }
     Ok(server.run())
 }

@@ -115,6 +115,7 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
         line: Set(serde_json::Value::Object(serde_json::Map::new())),
         at: Set(new.at),
         recorded_at: NotSet,
+        by_whom: Set(new.by.clone()),
         undone: Set(false),
     };
     let written =

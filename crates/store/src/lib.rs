@@ -1,6 +1,7 @@
 //! The record in PostgreSQL: sittings, their setups (looks), the tape of each setup, and the kit.
 //!
 //! - [`Store`]: a connection pool; its methods are the repositories, one file a noun;
+//! - [`Account`], [`Session`], [`Code`], [`Share`], [`AuditLine`]: who may come in, and who did;
 //! - [`Changes`]: word of every change of a setup;
 //! - [`StoreError`]: why something was not done.
 //!
@@ -18,11 +19,11 @@
 //! # async fn main() -> Result<(), Box<dyn std::error::Error>> {
 //! let (store, _) = fresh_store().await?;
 //! let look = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
-//! let sitting = NewSitting { id: Uuid::now_v7(), name: "Clock mender".to_owned(), look, from: None, entries: Vec::new(), at: Utc::now() };
+//! let sitting = NewSitting { id: Uuid::now_v7(), name: "Clock mender".to_owned(), look, from: None, entries: Vec::new(), at: Utc::now(), by: None };
 //! let look = store.create_sitting(sitting).await?.looks[0].id;
 //!
 //! let entry = Entry::Note(NoteTaken { text: "The lamp hums".to_owned() });
-//! let entry = NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry };
+//! let entry = NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry, by: None };
 //! store.append(look, &entry).await?;
 //! store.append(look, &entry).await?; // sent twice, written once
 //! assert_eq!(store.tape(look, i64::MAX, 10).await?.items.len(), 1);
@@ -30,8 +31,12 @@
 //! # }
 //! ```
 
+mod accounts;
 mod append;
+mod audit;
 mod changes;
+mod codes;
+mod door_role;
 mod effects;
 mod entity;
 mod error;
@@ -43,7 +48,9 @@ mod new_look;
 mod patience;
 mod purge;
 mod record;
+mod sessions;
 mod setups;
+mod shares;
 mod sittings;
 mod starts;
 mod state;
@@ -55,11 +62,17 @@ pub mod testing;
 mod turns;
 mod upgrade;
 
+pub use accounts::Account;
+pub use audit::{AuditLine, KEPT_DAYS};
 pub use changes::{Change, Changes};
+pub use codes::Code;
+pub use door_role::DoorRole;
 pub use error::{Answer, StoreError, Unreadable};
 pub use kit::{Imported, Kit, UnreadableItem};
 pub use learnt::Learnt;
 pub use purge::Forgotten;
 pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, Source, TapeItem, TapePart};
+pub use sessions::{MOST_SESSIONS, Session};
+pub use shares::{LookNumber, Share};
 pub use starts::Offer;
 pub use store::Store;

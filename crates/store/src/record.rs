@@ -27,6 +27,8 @@ pub struct NewEntry {
     pub at: DateTime<Utc>,
     /// What happened.
     pub entry: Entry,
+    /// Who writes it, where somebody is signed in.
+    pub by: Option<String>,
 }
 
 /// What became of an entry.
@@ -47,6 +49,8 @@ pub struct TapeItem {
     pub seq: i64,
     /// When it happened.
     pub at: DateTime<Utc>,
+    /// Who wrote it, where somebody was signed in.
+    pub by: Option<String>,
     /// Taken back by a later entry.
     pub undone: bool,
     /// What happened, and what it did then, in numbers.
@@ -174,6 +178,8 @@ pub struct NewSitting {
     pub entries: Vec<Entry>,
     /// When it was begun.
     pub at: DateTime<Utc>,
+    /// Who begins it, where somebody is signed in.
+    pub by: Option<String>,
 }
 
 /// A sitting with its looks.

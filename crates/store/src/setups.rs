@@ -23,14 +23,20 @@ impl Store {
         patiently(move || Box::pin(async move { record_of(&self.db, id, with_family(&self.db, id).await?).await }))
     }
 
-    /// Adds a look to a sitting, from scratch or from another look.
+    /// Adds a look to a sitting, from scratch or from another look; `by` says who does.
     ///
     /// # Errors
     /// A name that is none, an unknown sitting, look or entry, an id that is taken, or where the database does not answer.
-    pub fn create_look<'a>(&'a self, sitting: Uuid, new: &'a NewLook, from: Option<Source>) -> Answer<'a, SetupRecord> {
+    pub fn create_look<'a>(
+        &'a self,
+        sitting: Uuid,
+        new: &'a NewLook,
+        from: Option<Source>,
+        by: Option<&'a str>,
+    ) -> Answer<'a, SetupRecord> {
         patiently(move || {
             Box::pin(async move {
-                let start = self.start_entry(Some(sitting), from, &[]).await?;
+                let start = self.start_entry(Some(sitting), from, &[], by.map(str::to_owned)).await?;
                 let tx = self.db.begin().await?;
                 // One at a time adds a look to a sitting.
                 let row = sitting::Entity::find_by_id(sitting).lock_exclusive().one(&tx).await?;

@@ -73,7 +73,7 @@ impl Store {
             let new = Arc::clone(&new);
             Box::pin(async move {
                 let name = checked_name(&new.name)?;
-                let start = self.start_entry(None, new.from.map(|look| Source { look, at: None }), &new.entries).await?;
+                let start = self.start_entry(None, new.from.map(|look| Source { look, at: None }), &new.entries, new.by.clone()).await?;
                 // Looked for first: a refused insert would use up a number.
                 let again = |before: Sitting| {
                     let same = before.looks.first().is_some_and(|l| l.id == new.look.id);

@@ -141,12 +141,13 @@ impl Store {
         sitting: Option<Uuid>,
         from: Option<Source>,
         entries: &[Entry],
+        by: Option<String>,
     ) -> Result<Option<NewEntry>, StoreError> {
         if from.is_none() && entries.is_empty() {
             return Ok(None);
         }
         let entry = Entry::Start(self.start(sitting, from, entries).await?);
-        Ok(Some(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry }))
+        Ok(Some(NewEntry { id: Uuid::nil(), base: Some(0), at: Utc::now(), entry, by }))
     }
 
     async fn start(&self, sitting: Option<Uuid>, from: Option<Source>, entries: &[Entry]) -> Result<Start, StoreError> {

@@ -90,19 +90,19 @@ impl Store {
                 rows.truncate(enough);
                 rows.reverse();
                 // Written by a version that kept none: the whole tape gets them, once.
-                let mut late = if rows.iter().all(|row| row.6.is_some()) {
+                let mut late = if rows.iter().all(|row| row.7.is_some()) {
                     HashMap::new()
                 } else {
                     StoreError::aside(effects::made_up_for(&self.db, setup).await)?.unwrap_or_default()
                 };
                 let items = rows
                     .into_iter()
-                    .map(|(id, seq, at, undone, entry, format, effect)| {
+                    .map(|(id, seq, at, by, undone, entry, format, effect)| {
                         // What it did is derived: where that can't be read it is only not known.
                         let kept = effect.and_then(|effect| effect.value("what an entry did").ok());
                         let effect = kept.or_else(|| late.remove(&id)).unwrap_or_default();
                         let told = StoreError::aside(entry.read(format))?.map(|entry| (entry, effect));
-                        Ok(TapeItem { id, seq, at, undone, told })
+                        Ok(TapeItem { id, seq, at, by, undone, told })
                     })
                     .collect::<Result<_, StoreError>>()?;
                 Ok(TapePart { items, earlier })
@@ -123,21 +123,29 @@ impl Store {
             })
         })
     }
+
+    /// The setup as it stood when its tape held so many entries.
+    ///
+    /// # Errors
+    /// Where what is stored can't be read, or the database does not answer.
+    pub fn setup_at_version(&self, setup: Uuid, version: i64) -> Answer<'_, Setup> {
+        patiently(move || Box::pin(replayed(&self.db, setup, version)))
+    }
 }
 
 fn facts(setup: Uuid) -> sea_orm::Select<tape_entry::Entity> {
     tape_entry::Entity::find().filter(tape_entry::Column::SetupId.eq(setup)).filter(tape_entry::Column::Kind.is_not_in(["undo", "redo"]))
 }
 
-/// A row of the tape as it is shown: id, place, time, whether it was taken back, the entry and its format, and what it did where that was kept.
-type Row = (Uuid, i64, DateTime<Utc>, bool, Stored<Entry>, i16, Option<Stored<Effect>>);
+/// A row of the tape as it is shown: id, place, time, by whom, whether it was taken back, the entry and its format, and what it did where that was kept.
+type Row = (Uuid, i64, DateTime<Utc>, Option<String>, bool, Stored<Entry>, i16, Option<Stored<Effect>>);
 
 /// One query for both: what each entry did is looked up beside it, however many are asked for.
 fn with_effects(rows: sea_orm::Select<tape_entry::Entity>) -> sea_orm::Select<tape_entry::Entity> {
-    use tape_entry::Column::{At, Format, Id, Payload, Seq, Undone};
+    use tape_entry::Column::{At, ByWhom, Format, Id, Payload, Seq, Undone};
     let did = tape_entry::Entity::belongs_to(entry_effect::Entity).from(Id).to(entry_effect::Column::EntryId);
     rows.join(JoinType::LeftJoin, did.into())
         .select_only()
-        .columns([Id, Seq, At, Undone, Payload, Format])
+        .columns([Id, Seq, At, ByWhom, Undone, Payload, Format])
         .column(entry_effect::Column::Effect)
 }

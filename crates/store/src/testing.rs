@@ -40,6 +40,7 @@ pub fn begun<'a>(store: &'a Store, name: &'a str) -> Answer<'a, Uuid> {
                 from: None,
                 entries: Vec::new(),
                 at: Utc::now(),
+                by: None,
             })
             .await?;
         Ok(look.id)

@@ -12,7 +12,7 @@ use serde_json::{Value, json};
 use uuid::Uuid;
 
 async fn write(store: &Store, look: Uuid, entry: Value) -> Uuid {
-    let entry = NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry: serde_json::from_value(entry).unwrap() };
+    let entry = NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry: serde_json::from_value(entry).unwrap(), by: None };
     store.append(look, &entry).await.unwrap();
     entry.id
 }
@@ -143,14 +143,17 @@ async fn a_look_whose_tape_can_not_be_followed_is_shown_as_it_last_stood_and_not
     let shown = store.setup(odd).await.unwrap();
     assert_eq!(shown.setup, stood);
     assert!(shown.closed.unwrap().contains("hologram"));
-    let entry = NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry: serde_json::from_value(note("three")).unwrap() };
+    let entry =
+        NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry: serde_json::from_value(note("three")).unwrap(), by: None };
     assert!(matches!(store.append(odd, &entry).await.unwrap_err(), StoreError::Closed { .. }));
     // What was taken before is known, though the look is closed now; and a look begins from it.
     let again = NewEntry { id: last, entry: serde_json::from_value(note("two")).unwrap(), ..entry.clone() };
     assert!(!store.append(odd, &again).await.unwrap().fresh);
     let sitting = shown.sitting.id;
-    let begun =
-        store.create_look(sitting, &NewLook { id: copy, name: "Look 2".to_owned() }, Some(Source { look: odd, at: None })).await.unwrap();
+    let begun = store
+        .create_look(sitting, &NewLook { id: copy, name: "Look 2".to_owned() }, Some(Source { look: odd, at: None }), None)
+        .await
+        .unwrap();
     assert_eq!(begun.setup, stood.as_start());
     // Once it can be followed again, it is open again.
     db.execute_unprepared("update tape_entry set payload = '{\"note\": {\"text\": \"one\"}}' where seq = 1 and kind = 'reading'")
@@ -168,7 +171,7 @@ async fn damage_that_an_undo_meets_closes_the_look() {
     let last = write(&store, odd, note("two")).await;
     db.execute_unprepared("update tape_entry set payload = '[1]' where seq = 1").await.unwrap();
     let undo = serde_json::from_value(json!({"undo": {"of": last}})).unwrap();
-    let undo = NewEntry { id: Uuid::now_v7(), base: Some(2), at: Utc::now(), entry: undo };
+    let undo = NewEntry { id: Uuid::now_v7(), base: Some(2), at: Utc::now(), entry: undo, by: None };
     assert!(matches!(store.append(odd, &undo).await.unwrap_err(), StoreError::Damaged { .. }));
     assert!(store.setup(odd).await.unwrap().closed.is_some());
     assert!(matches!(store.append(odd, &undo).await.unwrap_err(), StoreError::Closed { .. }));

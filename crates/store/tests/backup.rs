@@ -54,7 +54,8 @@ async fn worked(store: &Store, name: &str) -> Uuid {
         json!({"note": {"text": "The lamp hums"}}),
     ];
     for (base, entry) in (0..).zip(entries) {
-        let entry = NewEntry { id: Uuid::now_v7(), base: Some(base), at: Utc::now(), entry: serde_json::from_value(entry).unwrap() };
+        let entry =
+            NewEntry { id: Uuid::now_v7(), base: Some(base), at: Utc::now(), entry: serde_json::from_value(entry).unwrap(), by: None };
         store.append(look, &entry).await.unwrap();
     }
     look

@@ -6,6 +6,7 @@ use ink_lamp_house::House;
 fn every_module_names_only_what_stands_below_it() {
     let floors = [
         "error",
+        "door_role",
         "patience",
         "formats",
         "stored",
@@ -14,6 +15,10 @@ fn every_module_names_only_what_stands_below_it() {
         "migration",
         "turns",
         "store",
+        "audit",
+        "sessions",
+        "accounts",
+        "codes",
         "learnt",
         "kit",
         "state",
@@ -22,6 +27,7 @@ fn every_module_names_only_what_stands_below_it() {
         "append",
         "new_look",
         "setups",
+        "shares",
         "sittings",
         "starts",
         "purge",

@@ -13,7 +13,7 @@ use uuid::Uuid;
 
 fn note(text: &str) -> NewEntry {
     let entry = serde_json::from_value(json!({"note": {"text": text}})).unwrap();
-    NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry }
+    NewEntry { id: Uuid::now_v7(), base: None, at: Utc::now(), entry, by: None }
 }
 
 async fn record() -> (Store, DatabaseConnection) {

@@ -15,7 +15,7 @@ use uuid::Uuid;
 const NAME: &str = "Quillfeather";
 
 async fn write(store: &Store, look: Uuid, base: i64, entry: Value) {
-    let entry = NewEntry { id: Uuid::now_v7(), base: Some(base), at: Utc::now(), entry: serde_json::from_value(entry).unwrap() };
+    let entry = NewEntry { id: Uuid::now_v7(), base: Some(base), at: Utc::now(), entry: serde_json::from_value(entry).unwrap(), by: None };
     store.append(look, &entry).await.unwrap();
 }
 
@@ -25,7 +25,10 @@ async fn with_copy(store: &Store) -> (Uuid, Uuid, Uuid) {
     write(store, look, 0, json!({"camera": {"aperture": "8", "shutter": "1/160", "iso": "100"}})).await;
     write(store, look, 1, json!({"note": {"text": format!("{NAME} is early")}})).await;
     let sitting = store.setup(look).await.unwrap().sitting.id;
-    store.create_look(sitting, &NewLook { id: Uuid::now_v7(), name: "Look 2".to_owned() }, Some(Source { look, at: None })).await.unwrap();
+    store
+        .create_look(sitting, &NewLook { id: Uuid::now_v7(), name: "Look 2".to_owned() }, Some(Source { look, at: None }), None)
+        .await
+        .unwrap();
     let copy = NewLook { id: Uuid::now_v7(), name: "Look 1".to_owned() };
     let sail = NewSitting {
         id: Uuid::now_v7(),
@@ -34,6 +37,7 @@ async fn with_copy(store: &Store) -> (Uuid, Uuid, Uuid) {
         from: Some(look),
         entries: Vec::new(),
         at: Utc::now(),
+        by: None,
     };
     store.create_sitting(sail).await.unwrap();
     (sitting, look, copy.id)
@@ -80,6 +84,7 @@ async fn what_is_forgotten_is_in_no_dump_and_what_began_from_it_stands() {
         id: Uuid::now_v7(),
         base: None,
         at: Utc::now(),
+        by: None,
         entry: serde_json::from_value(json!({"note": {"text": "late"}})).unwrap(),
     };
     assert!(matches!(store.append(look, &late).await.unwrap_err(), StoreError::Forgotten));
@@ -90,6 +95,7 @@ async fn what_is_forgotten_is_in_no_dump_and_what_began_from_it_stands() {
         from: None,
         entries: Vec::new(),
         at: Utc::now(),
+        by: None,
     };
     assert!(matches!(store.create_sitting(again).await.unwrap_err(), StoreError::Forgotten));
     assert!(store.is_forgotten(sitting).await.unwrap() && !store.is_forgotten(copy).await.unwrap());

@@ -23,6 +23,7 @@ fn new_sitting(name: &str) -> NewSitting {
         from: None,
         entries: Vec::new(),
         at: Utc::now(),
+        by: None,
     }
 }
 
@@ -33,7 +34,7 @@ async fn begun() -> (Store, String, Uuid) {
 }
 
 fn written(base: Option<i64>, entry: Value) -> NewEntry {
-    NewEntry { id: Uuid::now_v7(), base, at: Utc::now(), entry: serde_json::from_value(entry).unwrap() }
+    NewEntry { id: Uuid::now_v7(), base, at: Utc::now(), entry: serde_json::from_value(entry).unwrap(), by: None }
 }
 
 fn camera(aperture: &str) -> Value {
@@ -99,20 +100,22 @@ async fn undo_goes_back_to_the_empty_setup_and_redo_comes_back() {
     let before = store.setup(look).await.unwrap();
     let mut record = before.clone();
     while let Some(of) = record.undo {
-        let back = NewEntry { id: Uuid::now_v7(), base: Some(record.look.version), at: Utc::now(), entry: Entry::Undo(Back { of }) };
+        let back =
+            NewEntry { id: Uuid::now_v7(), base: Some(record.look.version), at: Utc::now(), entry: Entry::Undo(Back { of }), by: None };
         record = store.append(look, &back).await.unwrap().record;
     }
     assert_eq!(record.setup, Setup::default());
     assert!(store.tape(look, i64::MAX, 10).await.unwrap().items.iter().all(|i| i.undone));
     while let Some(of) = record.redo {
-        let again = NewEntry { id: Uuid::now_v7(), base: Some(record.look.version), at: Utc::now(), entry: Entry::Redo(Back { of }) };
+        let again =
+            NewEntry { id: Uuid::now_v7(), base: Some(record.look.version), at: Utc::now(), entry: Entry::Redo(Back { of }), by: None };
         record = store.append(look, &again).await.unwrap().record;
     }
     assert_eq!((record.setup, record.undo), (before.setup, before.undo));
     assert_eq!(record.look.version, 12, "the tape only ever grew");
     // A new fact ends what could be brought back.
     let of = record.undo.unwrap();
-    let back = NewEntry { id: Uuid::now_v7(), base: Some(12), at: Utc::now(), entry: Entry::Undo(Back { of }) };
+    let back = NewEntry { id: Uuid::now_v7(), base: Some(12), at: Utc::now(), entry: Entry::Undo(Back { of }), by: None };
     assert_eq!(store.append(look, &back).await.unwrap().record.redo, Some(of));
     assert_eq!(store.append(look, &written(None, reads("8 0"))).await.unwrap().record.redo, None);
 }
@@ -186,25 +189,25 @@ async fn a_copy_starts_where_the_other_stands() {
     assert_eq!(copied.setup, record.setup.as_start());
     // A second look of the same sitting, from the first.
     let second = NewLook { id: Uuid::now_v7(), name: "Black ground".to_owned() };
-    let made = store.create_look(record.sitting.id, &second, Some(Source { look, at: None })).await.unwrap();
-    assert_eq!(store.create_look(record.sitting.id, &second, Some(Source { look, at: None })).await.unwrap().look.id, made.look.id);
+    let made = store.create_look(record.sitting.id, &second, Some(Source { look, at: None }), None).await.unwrap();
+    assert_eq!(store.create_look(record.sitting.id, &second, Some(Source { look, at: None }), None).await.unwrap().look.id, made.look.id);
     assert_eq!(made.sitting.looks.iter().map(|l| l.name.as_str()).collect::<Vec<_>>(), ["Look 1", "Black ground"]);
     assert_eq!(made.setup.camera, record.setup.camera);
     // What was heeded was heeded for the sitting, and for no other.
     let heeded = json!({"heeded": {"caution": "flashing", "by": "Assistant"}});
     store.append(look, &written(None, heeded)).await.unwrap();
     let side = NewLook { id: Uuid::now_v7(), name: "From the side".to_owned() };
-    let side = store.create_look(record.sitting.id, &side, Some(Source { look, at: None })).await.unwrap();
+    let side = store.create_look(record.sitting.id, &side, Some(Source { look, at: None }), None).await.unwrap();
     assert_eq!(side.setup.heeded[0].by.as_deref(), Some("Assistant"));
     let again = store.create_sitting(NewSitting { from: Some(side.look.id), ..new_sitting("Bell founder") }).await.unwrap();
     assert_eq!(store.setup(again.looks[0].id).await.unwrap().setup.heeded, []);
     // And one from how the first stood before its reading.
     let then = store.tape(look, i64::MAX, 10).await.unwrap().items[0].id;
     let third = NewLook { id: Uuid::now_v7(), name: "Before it".to_owned() };
-    let made = store.create_look(record.sitting.id, &third, Some(Source { look, at: Some(then) })).await.unwrap();
+    let made = store.create_look(record.sitting.id, &third, Some(Source { look, at: Some(then) }), None).await.unwrap();
     assert_eq!(made.setup, store.setup_at(look, then).await.unwrap().as_start());
     let nowhere = NewLook { id: Uuid::now_v7(), name: "Nowhere".to_owned() };
-    let none = store.create_look(record.sitting.id, &nowhere, Some(Source { look, at: Some(Uuid::nil()) })).await.unwrap_err();
+    let none = store.create_look(record.sitting.id, &nowhere, Some(Source { look, at: Some(Uuid::nil()) }), None).await.unwrap_err();
     assert!(matches!(none, StoreError::NotFound { what: "entry", .. }));
 }
 
@@ -410,4 +413,26 @@ async fn every_change_is_heard_on_another_connection() {
     let mut changes = Changes::listen(&url).await.unwrap();
     store.append(look, &written(Some(0), camera("8"))).await.unwrap();
     assert_eq!(changes.next().await.unwrap(), Change::Setup { setup: look, version: 1 });
+}
+
+#[tokio::test]
+async fn an_entry_says_by_whom_and_nobody_changes_that() {
+    let (store, url, look) = begun().await;
+    let entry = NewEntry { by: Some("Phone beside the sitter".to_owned()), ..written(Some(0), camera("8")) };
+    store.append(look, &entry).await.unwrap();
+    store.append(look, &written(None, reads("5.6 1"))).await.unwrap();
+    let by = async || store.tape(look, i64::MAX, 10).await.unwrap().items.into_iter().map(|item| item.by).collect::<Vec<_>>();
+    assert_eq!(by().await, [Some("Phone beside the sitter".to_owned()), None]);
+    // Sent again by somebody else, it was written by who sent it first.
+    store.append(look, &NewEntry { by: Some("Another".to_owned()), ..entry }).await.unwrap();
+    let db = Database::connect(&url).await.unwrap();
+    let refused = db.execute_unprepared("update tape_entry set by_whom = 'nobody'").await.unwrap_err().to_string();
+    assert!(refused.contains("never changed"), "{refused}");
+    assert_eq!(by().await, [Some("Phone beside the sitter".to_owned()), None]);
+    // A look that is begun from another one says by whom, too.
+    let sitting = store.setup(look).await.unwrap().sitting.id;
+    let second = NewLook { id: Uuid::now_v7(), name: "Look 2".to_owned() };
+    store.create_look(sitting, &second, Some(Source { look, at: None }), Some("Laptop on the cart")).await.unwrap();
+    let begun = store.tape(second.id, i64::MAX, 10).await.unwrap();
+    assert_eq!(begun.items[0].by.as_deref(), Some("Laptop on the cart"));
 }

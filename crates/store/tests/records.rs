@@ -19,7 +19,7 @@ async fn looks(store: &Store) -> Vec<(Uuid, i64)> {
 }
 
 async fn writes(store: &Store, look: Uuid, base: i64, entry: Entry) -> (Setup, i64) {
-    let entry = NewEntry { id: Uuid::now_v7(), base: Some(base), at: Utc::now(), entry };
+    let entry = NewEntry { id: Uuid::now_v7(), base: Some(base), at: Utc::now(), entry, by: None };
     let done = store.append(look, &entry).await.unwrap();
     assert!(done.fresh);
     (done.record.setup, done.record.look.version)

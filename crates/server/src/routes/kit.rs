@@ -11,6 +11,10 @@ use uuid::Uuid;
 
 use crate::{
     body::{Checked, Id, Large},
+    door::{
+        asked::Asked,
+        keeper::{About, Event},
+    },
     problem::Problem,
 };
 
@@ -104,8 +108,9 @@ pub async fn replace(store: web::Data<Store>, id: Id, body: Checked<PieceToPut>)
 /// Empties the kit, and what readings taught of it; it can be brought back. Past sittings keep what they used.
 #[utoipa::path(operation_id = "clearKit", tag = "kit", responses((status = 204, description = "Done")))]
 #[delete("/kit")]
-pub async fn clear(store: web::Data<Store>) -> Result<HttpResponse, Problem> {
+pub async fn clear(store: web::Data<Store>, asked: Asked) -> Result<HttpResponse, Problem> {
     store.clear_kit().await?;
+    asked.note(Event::KitReplaced, About::told("cleared"));
     Ok(HttpResponse::NoContent().finish())
 }
 
@@ -119,15 +124,18 @@ pub struct KitBack {
 /// Brings back what was cleared away last, and what readings taught of it.
 #[utoipa::path(operation_id = "restoreKit", tag = "kit", responses((status = 200, description = "Back", body = KitBack)))]
 #[post("/kit/restore")]
-pub async fn restore(store: web::Data<Store>) -> Result<web::Json<KitBack>, Problem> {
-    Ok(web::Json(KitBack { pieces: store.bring_kit_back().await? }))
+pub async fn restore(store: web::Data<Store>, asked: Asked) -> Result<web::Json<KitBack>, Problem> {
+    let pieces = store.bring_kit_back().await?;
+    asked.note(Event::KitReplaced, About::told("brought back"));
+    Ok(web::Json(KitBack { pieces }))
 }
 
 /// The kit as a document, with what readings taught of it.
 #[utoipa::path(operation_id = "exportKit", tag = "kit", responses((status = 200, description = "The document", body = KitDocument)))]
 #[get("/kit/export")]
-pub async fn export(store: web::Data<Store>) -> Result<HttpResponse, Problem> {
+pub async fn export(store: web::Data<Store>, asked: Asked) -> Result<HttpResponse, Problem> {
     let text = serde_json::to_string_pretty(&store.export_kit().await?).map_err(|e| Problem::refused(e.to_string()))?;
+    asked.note(Event::Exported, About::default());
     Ok(HttpResponse::Ok()
         .content_type("application/json")
         .insert_header(("content-disposition", "attachment; filename=\"ink-lamp-kit.json\""))
@@ -155,8 +163,9 @@ pub struct ImportDone {
     (status = 422, description = "A field is wrong; nothing was changed", body = Problem),
 ))]
 #[post("/kit/import")]
-pub async fn import(store: web::Data<Store>, body: Large<KitDocument>) -> Result<web::Json<ImportDone>, Problem> {
+pub async fn import(store: web::Data<Store>, asked: Asked, body: Large<KitDocument>) -> Result<web::Json<ImportDone>, Problem> {
     let Imported { added, changed, same, samples } = store.import_kit(&body.0).await?;
+    asked.note(Event::KitReplaced, About::told("a document was taken in"));
     Ok(web::Json(ImportDone { added, changed, same, samples }))
 }
 

@@ -1,17 +1,19 @@
 //! The routes, one file a noun.
 
-mod address;
 pub mod assets;
 mod begin;
 mod check;
 pub mod document;
+mod door;
 mod draft;
 mod events;
 mod health;
 pub mod kit;
 mod plan;
 mod scales;
+mod session;
 mod setups;
+mod shared;
 mod sittings;
 mod study;
 mod tape;
@@ -26,9 +28,27 @@ pub fn api(config: &mut ServiceConfig) {
         scope("/api")
             .service(health::health)
             .service(health::metrics)
+            .service(session::show)
+            .service(session::sign_in)
+            .service(session::sign_out)
+            .service(session::use_code)
+            .service(session::change_phrase)
+            .service(session::make_owner)
+            .service(door::show)
+            .service(door::make_code)
+            .service(door::show_code)
+            .service(door::end_code)
+            .service(door::change_device)
+            .service(door::let_out)
+            .service(door::add_person)
+            .service(door::remove_person)
+            .service(door::make_link)
+            .service(door::end_link)
+            .service(door::log)
+            .service(shared::show)
+            .service(shared::authority)
             .service(document::document)
             .service(scales::scales)
-            .service(address::address)
             .service(kit::show)
             .service(kit::export)
             .service(kit::show_schema)

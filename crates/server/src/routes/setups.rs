@@ -13,6 +13,7 @@ use super::{
 };
 use crate::{
     body::{Checked, Id},
+    door::who::Who,
     problem::Problem,
 };
 
@@ -57,13 +58,13 @@ pub struct LookToAdd {
     (status = 422, description = "A field is wrong", body = Problem),
 ))]
 #[post("/sittings/{id}/setups")]
-pub async fn create(store: web::Data<Store>, id: Id, body: Checked<LookToAdd>) -> Result<HttpResponse, Problem> {
+pub async fn create(store: web::Data<Store>, who: Who, id: Id, body: Checked<LookToAdd>) -> Result<HttpResponse, Problem> {
     let LookToAdd { id: look, name, from, at } = body.0;
     if from.is_none() && at.is_some() {
         return Err(Refusal::new("from", "Say of which look that moment is.").into());
     }
     let source = from.map(|look| Source { look, at });
-    let record = store.create_look(id.0, &NewLook { id: look, name }, source).await?;
+    let record = store.create_look(id.0, &NewLook { id: look, name }, source, who.name().as_deref()).await?;
     Ok(HttpResponse::Created().json(view(&store, record).await?))
 }
 

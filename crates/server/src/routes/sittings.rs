@@ -13,6 +13,11 @@ use uuid::Uuid;
 use super::views::{LookName, SittingView};
 use crate::{
     body::{Checked, Id, when},
+    door::{
+        asked::Asked,
+        keeper::{About, Event},
+        who::Who,
+    },
     problem::{Problem, aside},
 };
 
@@ -108,9 +113,9 @@ impl From<LookToMake> for NewLook {
     (status = 422, description = "A field is wrong", body = Problem),
 ))]
 #[post("/sittings")]
-pub async fn create(store: web::Data<Store>, body: Checked<SittingToMake>) -> Result<HttpResponse, Problem> {
+pub async fn create(store: web::Data<Store>, who: Who, body: Checked<SittingToMake>) -> Result<HttpResponse, Problem> {
     let SittingToMake { id, name, look, from, entries } = body.0;
-    let sitting = store.create_sitting(NewSitting { id, name, look: look.into(), from, entries, at: Utc::now() }).await?;
+    let sitting = store.create_sitting(NewSitting { id, name, look: look.into(), from, entries, at: Utc::now(), by: who.name() }).await?;
     Ok(HttpResponse::Created().json(SittingView::from(sitting)))
 }
 
@@ -140,8 +145,10 @@ pub async fn rename(store: web::Data<Store>, id: Id, body: Checked<NewName>) -> 
     (status = 404, description = "No such sitting", body = Problem),
 ))]
 #[delete("/sittings/{id}", guard = "crate::body::no_name")]
-pub async fn delete(store: web::Data<Store>, id: Id) -> Result<web::Json<SittingView>, Problem> {
-    Ok(web::Json(store.set_deleted(id.0, true).await?.into()))
+pub async fn delete(store: web::Data<Store>, asked: Asked, id: Id) -> Result<web::Json<SittingView>, Problem> {
+    let sitting = store.set_deleted(id.0, true).await?;
+    asked.note(Event::Deleted, About::sitting(sitting.number));
+    Ok(web::Json(sitting.into()))
 }
 
 /// Brings a deleted sitting back.
@@ -150,8 +157,10 @@ pub async fn delete(store: web::Data<Store>, id: Id) -> Result<web::Json<Sitting
     (status = 404, description = "No such sitting", body = Problem),
 ))]
 #[post("/sittings/{id}/restore")]
-pub async fn restore(store: web::Data<Store>, id: Id) -> Result<web::Json<SittingView>, Problem> {
-    Ok(web::Json(store.set_deleted(id.0, false).await?.into()))
+pub async fn restore(store: web::Data<Store>, asked: Asked, id: Id) -> Result<web::Json<SittingView>, Problem> {
+    let sitting = store.set_deleted(id.0, false).await?;
+    asked.note(Event::Restored, About::sitting(sitting.number));
+    Ok(web::Json(sitting.into()))
 }
 
 /// Which sitting is to be forgotten for good, said once more.
@@ -189,8 +198,17 @@ impl From<Forgotten> for ForgottenView {
     (status = 422, description = "That is not its name", body = Problem),
 ))]
 #[post("/sittings/{id}/forget")]
-pub async fn forget(store: web::Data<Store>, id: Id, body: Checked<SittingToForget>) -> Result<web::Json<ForgottenView>, Problem> {
-    Ok(web::Json(store.forget_sitting(id.0, &body.0.name).await?.into()))
+pub async fn forget(
+    store: web::Data<Store>,
+    asked: Asked,
+    id: Id,
+    body: Checked<SittingToForget>,
+) -> Result<web::Json<ForgottenView>, Problem> {
+    // Its number is told while it has one.
+    let number = store.sitting(id.0).await.ok().map(|sitting| sitting.number);
+    let done = store.forget_sitting(id.0, &body.0.name).await?;
+    asked.note(Event::Forgotten, About { sitting: number, ..About::default() });
+    Ok(web::Json(done.into()))
 }
 
 /// Which sittings are to be forgotten for good, and how many those are.
@@ -210,6 +228,12 @@ pub struct SittingsToForget {
     (status = 422, description = "It is another number; none was forgotten", body = Problem),
 ))]
 #[post("/sittings/forget")]
-pub async fn forget_older(store: web::Data<Store>, body: Checked<SittingsToForget>) -> Result<web::Json<ForgottenView>, Problem> {
-    Ok(web::Json(store.forget_deleted_before(body.0.deleted_before, body.0.sittings).await?.into()))
+pub async fn forget_older(
+    store: web::Data<Store>,
+    asked: Asked,
+    body: Checked<SittingsToForget>,
+) -> Result<web::Json<ForgottenView>, Problem> {
+    let done = store.forget_deleted_before(body.0.deleted_before, body.0.sittings).await?;
+    asked.note(Event::Forgotten, About::told(format!("{} sittings", done.sittings)));
+    Ok(web::Json(done.into()))
 }

@@ -13,6 +13,7 @@ use uuid::Uuid;
 use super::views::{SetupView, TapeView, board, view};
 use crate::{
     body::{Checked, Id, IdAndEntry, when},
+    door::who::Who,
     problem::Problem,
 };
 
@@ -43,9 +44,10 @@ pub struct EntryToWrite {
     (status = 503, description = "Record out of reach", body = Problem),
 ))]
 #[post("/setups/{id}/entries")]
-pub async fn append(store: web::Data<Store>, id: Id, body: Checked<EntryToWrite>) -> Result<HttpResponse, Problem> {
+pub async fn append(store: web::Data<Store>, who: Who, id: Id, body: Checked<EntryToWrite>) -> Result<HttpResponse, Problem> {
     let EntryToWrite { id: entry_id, base, at, entry } = body.0;
-    let done = store.append(id.0, &NewEntry { id: entry_id, base, at, entry }).await.map_err(|error| in_entry(error.into()))?;
+    let done =
+        store.append(id.0, &NewEntry { id: entry_id, base, at, entry, by: who.name() }).await.map_err(|error| in_entry(error.into()))?;
     let view = view(&store, done.record).await?;
     Ok(if done.fresh { HttpResponse::Created().json(view) } else { HttpResponse::Ok().json(view) })
 }

@@ -112,6 +112,9 @@ pub struct TapeItemView {
     pub seq: i64,
     /// When it happened.
     pub at: DateTime<Utc>,
+    /// Who wrote it; left out where nobody was signed in.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub by: Option<String>,
     /// Taken back by a later entry.
     pub undone: bool,
     /// How it stood in words, as it was then.
@@ -124,7 +127,7 @@ impl From<TapePart> for TapeView {
             Ok((entry, did)) => TapeLine::of(&entry, &did),
             Err(why) => TapeLine::unreadable(&why.0),
         };
-        let item = |TapeItem { id, seq, at, undone, told }| TapeItemView { id, seq, at, undone, line: line(told) };
+        let item = |TapeItem { id, seq, at, by, undone, told }| TapeItemView { id, seq, at, by, undone, line: line(told) };
         Self { items: part.items.into_iter().map(item).collect(), earlier: part.earlier }
     }
 }

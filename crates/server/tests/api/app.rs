@@ -2,8 +2,10 @@
 
 use std::net::TcpListener;
 
-use ink_lamp_server::{hub::Hub, site::Site, startup};
-use ink_lamp_store::{Store, testing::fresh_store};
+use actix_web::dev::ServerHandle;
+use chrono::{TimeDelta, Utc};
+use ink_lamp_server::{door::token, hub::Hub, site::Site, startup};
+use ink_lamp_store::{Account, DoorRole, Session, Store, testing::fresh_store};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -13,6 +15,14 @@ pub struct App {
     pub client: Client,
     pub store: Store,
     pub url: String,
+    server: ServerHandle,
+}
+
+/// With its test the server goes, and gives its connections back.
+impl Drop for App {
+    fn drop(&mut self) {
+        drop(self.server.stop(false));
+    }
 }
 
 impl App {
@@ -23,16 +33,24 @@ impl App {
 
     /// A server on a database that may have others.
     pub fn serve(store: Store, url: String) -> Self {
+        Self::found(store, url, |site| site)
+    }
+
+    /// A server that is found by other names too.
+    pub fn found(store: Store, url: String, as_site: impl FnOnce(Site) -> Site) -> Self {
         let listener = TcpListener::bind("127.0.0.1:0").unwrap();
         let base = format!("http://{}", listener.local_addr().unwrap());
+        let site = as_site(Site::here(listener.local_addr().unwrap().port()));
         let (served, database) = (store.clone(), url.clone());
+        let (tell, told) = std::sync::mpsc::channel();
         std::thread::spawn(move || {
             actix_web::rt::System::new().block_on(async {
-                let site = Site { port: listener.local_addr().unwrap().port(), network: None };
-                startup::serve(vec![listener], served, Hub::on(database), site, None, 1).unwrap().await
+                let server = startup::serve(vec![listener.into()], served, Hub::on(database), site, None, 1).unwrap();
+                tell.send(server.handle()).unwrap();
+                server.await
             })
         });
-        Self { base, client: Client::new(), store, url }
+        Self { base, client: Client::new(), store, url, server: told.recv().unwrap() }
     }
 
     pub async fn send(&self, method: Method, path: &str, body: Option<Value>) -> (StatusCode, Value) {
@@ -41,6 +59,41 @@ impl App {
             request = request.json(&body);
         }
         told(request.send().await.unwrap()).await
+    }
+
+    /// Somebody set the owner's pass phrase, [`PHRASE`].
+    pub async fn owned(&self) {
+        let pass_phrase = ink_lamp_server::door::phrase::hashed(PHRASE).unwrap();
+        let owner = Account { id: Uuid::now_v7(), name: "Owner".to_owned(), role: DoorRole::Owner, pass_phrase };
+        self.store.make_account(&owner).await.unwrap();
+        // Heard of within a second.
+        while self.get("/api/kit").await.0 != StatusCode::UNAUTHORIZED {
+            tokio::time::sleep(std::time::Duration::from_millis(20)).await;
+        }
+    }
+
+    /// A device that was let in so many seconds ago, for a day; gives its id and what it carries.
+    pub async fn device(&self, name: &str, role: DoorRole, seen: i64) -> (Uuid, Key) {
+        let token = token::token().unwrap();
+        let (id, at) = (Uuid::now_v7(), Utc::now() - TimeDelta::seconds(seen));
+        let name = name.to_owned();
+        let session = Session { id, name, role, account: None, lives_seconds: 86_400, created_at: at, seen_at: at, ended_at: None };
+        self.store.begin_session(&session, token::hash(&token)).await.unwrap();
+        (id, if role == DoorRole::Device { Key::bearer(&token) } else { self.cookie(&token) })
+    }
+
+    /// What a browser carries.
+    pub fn cookie(&self, token: &str) -> Key {
+        let port = self.base.rsplit_once(':').unwrap().1;
+        Key("cookie", format!("ink-lamp-{port}={token}"))
+    }
+
+    pub async fn with(&self, key: &Key, method: Method, path: &str, body: Option<Value>) -> Response {
+        let mut request = self.client.request(method, format!("{}{path}", self.base)).header(key.0, &key.1);
+        if let Some(body) = body {
+            request = request.json(&body);
+        }
+        request.send().await.unwrap()
     }
 
     pub async fn get(&self, path: &str) -> (StatusCode, Value) {
@@ -62,6 +115,19 @@ impl App {
     pub async fn write(&self, look: &str, base: i64, entry: Value) -> (StatusCode, Value) {
         let body = json!({"id": Uuid::now_v7(), "base": base, "at": "2026-11-23T19:02:00Z", "entry": entry});
         self.post(&format!("/api/setups/{look}/entries"), body).await
+    }
+}
+
+/// The owner's.
+pub const PHRASE: &str = "four small nets drying";
+
+/// What somebody carries: a header and its value.
+#[derive(Clone, Debug)]
+pub struct Key(pub &'static str, pub String);
+
+impl Key {
+    pub fn bearer(token: &str) -> Self {
+        Self("authorization", format!("Bearer {token}"))
     }
 }
 

@@ -2,6 +2,8 @@
 #![allow(clippy::unwrap_used, clippy::panic, missing_docs)]
 
 mod app;
+mod attacks;
+mod doors;
 mod steady;
 
 use app::{App, told};
@@ -439,13 +441,6 @@ async fn a_change_on_one_server_is_heard_on_another() {
         }
     }
     assert!(heard.contains(&format!("event: changed\ndata: {{\"setup\":\"{look}\",\"version\":")), "{heard}");
-}
-
-#[actix_web::test]
-async fn a_phone_is_told_where_to_go() {
-    let app = App::spawn().await;
-    let (_, address) = app.get("/api/address").await;
-    assert_eq!((address["url"].as_str().unwrap(), address["on_network"].as_bool()), (app.base.as_str(), Some(false)));
 }
 
 #[actix_web::test]

@@ -1,9 +1,14 @@
 //! The tables, as the migrations leave them.
 
+pub mod account;
+pub mod audit;
 pub mod calibration_sample;
+pub mod door_code;
+pub mod door_session;
 pub mod entry_effect;
 pub mod forgotten;
 pub mod kit_item;
 pub mod setup;
+pub mod share;
 pub mod sitting;
 pub mod tape_entry;

@@ -26,6 +26,8 @@ pub struct Model {
     pub at: DateTimeUtc,
     /// When it was written down here.
     pub recorded_at: DateTimeUtc,
+    /// Who wrote it, where somebody was signed in.
+    pub by_whom: Option<String>,
     /// Taken back by a later entry: derived from the tape.
     pub undone: bool,
 }

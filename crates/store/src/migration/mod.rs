@@ -11,6 +11,7 @@ mod m20261128_000006_formats;
 mod m20261128_000007_starts;
 mod m20261128_000008_kept;
 mod m20261128_000009_sure;
+mod m20261129_000010_doors;
 
 pub struct Migrator;
 
@@ -26,6 +27,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261128_000007_starts::Migration),
             Box::new(m20261128_000008_kept::Migration),
             Box::new(m20261128_000009_sure::Migration),
+            Box::new(m20261129_000010_doors::Migration),
         ]
     }
 }

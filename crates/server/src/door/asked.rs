@@ -1,0 +1,44 @@
+//! Who asks, from where, and the keeper who writes down what they did.
+
+use std::{net::IpAddr, sync::Arc};
+
+use actix_web::{FromRequest, HttpMessage, HttpRequest, dev::Payload, web};
+
+use super::{
+    keeper::{About, Door, Event},
+    who::Who,
+};
+use crate::problem::Problem;
+
+/// Who asks, from where, and the keeper who writes down what they did.
+#[derive(Debug)]
+pub struct Asked {
+    /// Who.
+    pub who: Who,
+    /// From which address.
+    pub from: IpAddr,
+    /// The keeper.
+    pub door: Arc<Door>,
+}
+
+impl Asked {
+    /// Writes down what they did.
+    pub fn note(&self, event: Event, about: About) {
+        self.door.note(event, &self.who, Some(self.from), about);
+    }
+}
+
+impl FromRequest for Asked {
+    type Error = Problem;
+    type Future = std::future::Ready<Result<Self, Problem>>;
+
+    fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
+        let door = request.app_data::<web::Data<Arc<Door>>>().map(|door| Arc::clone(door.get_ref()));
+        let who = request.extensions().get::<Who>().cloned();
+        let asked = who.zip(door).map(|(who, door)| {
+            let from = door.from(request);
+            Self { who, from, door }
+        });
+        std::future::ready(asked.ok_or_else(|| Problem::not_found("Nobody keeps a door here.")))
+    }
+}

@@ -24,10 +24,12 @@ const ROOMS = [
   ['src/sittings/**', below],
   ['src/sittings/begin/**', [...below, 'sittings/FlatLadder.vue']],
   ['src/kit/**', below],
+  ['src/door/**', [...below, 'door']],
+  ['src/door/LinkedView.vue', [...below, 'door', 'board/ladder', 'plan/drawing']],
   ['src/board/BoardView.vue', [...below, 'board']],
   ['src/board/DeskBoard.vue', [...below, 'board', 'plan']],
   ['src/plan/PlanView.vue', [...below, 'plan']],
-  ['src/app/**', [...below, 'board', 'plan', 'studies', 'check', 'sittings', 'kit']],
+  ['src/app/**', [...below, 'board', 'plan', 'studies', 'check', 'sittings', 'kit', 'door']],
 ]
 
 const importsOf = ([files, rooms]) => {

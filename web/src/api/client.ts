@@ -59,6 +59,13 @@ export type TapeItem = Schemas['TapeItemView']
 export type TapeLine = Schemas['TapeLine']
 export type Unit = Schemas['Unit']
 export type Ways = Schemas['Ways']
+export type Me = Schemas['Me']
+export type DoorView = Schemas['DoorView']
+export type DoorDevice = Schemas['DeviceView']
+export type DoorCode = Schemas['CodeView']
+export type DoorLink = Schemas['LinkView']
+export type LogLine = Schemas['LogLine']
+export type SharedView = Schemas['SharedView']
 
 /** So long an answer is waited for, milliseconds: the server itself breaks off sooner. */
 const PATIENCE_MS = 15_000
@@ -102,6 +109,17 @@ export class Unanswered extends OutOfReach {
   }
 }
 
+/** The server no longer knows who this is: it was let out, stayed away for too long, or never came in. */
+const OUT = ['sign-in', 'let-out', 'expired'].map((kind) => `urn:ink-lamp:${kind}`)
+export const isOut = (problem: Problem): boolean => problem.status === 401 && OUT.includes(problem.type)
+/** The server knows who this is, and that they may not: a guest who writes. */
+export const isNotTheirs = (problem: Problem): boolean => problem.type === 'urn:ink-lamp:not-yours'
+
+type Told = (problem: Problem) => void
+let heard: { out: Told; notTheirs: Told } = { out: () => undefined, notTheirs: () => undefined }
+/** Who is told once this browser is out, or asked for something that is not its user's. */
+export const onRefusal = (told: typeof heard): void => void (heard = told)
+
 interface Answer<T> {
   data?: T
   error?: unknown
@@ -116,7 +134,12 @@ export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
   const { data, error, response } = await call.catch((failed: unknown) => {
     throw failed instanceof OutOfReach ? failed : new OutOfReach()
   })
-  if (!response.ok) throw isProblem(error) ? new Refused(error) : new OutOfReach()
+  if (!response.ok) {
+    if (!isProblem(error)) throw new OutOfReach()
+    if (isOut(error)) heard.out(error)
+    else if (isNotTheirs(error)) heard.notTheirs(error)
+    throw new Refused(error)
+  }
   if (data === undefined && response.status !== 204) throw new OutOfReach()
   return data as T
 }

@@ -24,7 +24,8 @@ export function useFollowing(heard: (version: number | undefined) => void) {
   let end: (() => void) | undefined
 
   function told(word: Word): void {
-    if (word === 'look') heard(undefined)
+    // Why it is refused, an answer says: it is looked again.
+    if (word === 'look' || word === 'refused') heard(undefined)
     else if (word.setup === followed) heard(word.version)
   }
 

@@ -1,5 +1,5 @@
-/** A change of some setup; or `look`: some may have been missed. */
-export type Word = { setup: string; version: number } | 'look'
+/** A change of some setup; or `look`: some may have been missed; or `refused`: the server tells nobody here any more, for now. */
+export type Word = { setup: string; version: number } | 'look' | 'refused'
 
 const AGAIN_AFTER_MS = 2000
 
@@ -15,7 +15,9 @@ export function openStream(told: (word: Word) => void): () => void {
     mine.addEventListener('look', () => told('look'))
     mine.addEventListener('error', () => {
       // Most losses the browser mends by itself; not one that the server answered with an error.
-      if (mine.readyState === EventSource.CLOSED) again = setTimeout(open, AGAIN_AFTER_MS)
+      if (mine.readyState !== EventSource.CLOSED) return
+      told('refused')
+      again = setTimeout(open, AGAIN_AFTER_MS)
     })
   }
 

@@ -44,6 +44,27 @@ export const router = createRouter({
       props: ({ params }) => ({ id: params.id, part: 'cautions' }),
     },
     { path: '/kit', name: 'kit', component: () => import('@/kit/KitView.vue') },
+    { path: '/door', name: 'door', component: () => import('@/door/DoorView.vue') },
+    {
+      path: '/come-in',
+      name: 'come-in',
+      component: () => import('@/door/ComeInView.vue'),
+      props: ({ query }) => ({ to: query.to, why: query.why }),
+    },
+    { path: '/out', name: 'out', component: () => import('@/door/OutView.vue') },
+    // What opens something stands behind the #: it is sent to no server, and stands in no log.
+    {
+      path: '/in',
+      name: 'code',
+      component: () => import('@/door/ComeInView.vue'),
+      props: ({ hash }) => ({ code: hash.slice(1) }),
+    },
+    {
+      path: '/l',
+      name: 'linked',
+      component: () => import('@/door/LinkedView.vue'),
+      props: ({ hash }) => ({ token: hash.slice(1) }),
+    },
     { path: '/:rest(.*)', name: 'nowhere', component: () => import('./NotFound.vue') },
   ],
 })

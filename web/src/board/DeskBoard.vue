@@ -13,6 +13,7 @@ import PlaceCard from '@/plan/PlaceCard.vue'
 import PlanCard from '@/plan/PlanCard.vue'
 import { useBoard } from '@/look/board'
 import AwayBar from '@/look/AwayBar.vue'
+import LooksOn from '@/look/LooksOn.vue'
 import MomentBar from '@/look/MomentBar.vue'
 import { useNewLook } from '@/look/newLook'
 import { usePlan } from '@/plan/store'
@@ -25,9 +26,9 @@ import KeyCap from '@/ui/KeyCap.vue'
 import PushButton from '@/ui/PushButton.vue'
 import { useNotices } from '@/ui/notices'
 import { later } from '@/ui/later'
+import { may } from '@/ui/who'
 
 // What most never open on this screen.
-const PhoneDialog = later(() => import('@/board/phone/PhoneDialog.vue'))
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))
 // Behind a tab where there is a plan; where there is none it comes a moment after the ladder.
 const AsideTabs = later(() => import('@/board/cards/AsideTabs.vue'))
@@ -45,7 +46,6 @@ const entry = useTemplateRef('entry')
 const typed = ref('')
 const keysOpen = ref(false)
 const naming = ref<'sitting' | 'look' | 'copy' | 'empty' | 'keep'>()
-const phoneOpen = ref(false)
 /** Move and ladder alone, twice the size: read from two steps away. */
 const far = ref(false)
 // A look that comes is ready to be typed into.
@@ -77,7 +77,7 @@ const ghosts = computed<Ghost[]>(() => {
 watch([() => board.view?.version, typed], ([version], [before]) => {
   if (before !== undefined && (version !== before || typed.value)) room.putAway()
 })
-const still = computed(() => Boolean(board.moment))
+const still = computed(() => board.still)
 /** Beside the ladder there is room for the plan or the settings; on a wide screen for both. */
 const wide = useMediaQuery('(width >= 102.5rem)')
 const sitting = computed(() => board.view?.sitting)
@@ -160,7 +160,7 @@ async function letGo(): Promise<void> {
     notices.say((error as Error).message, { warn: true })
   }
 }
-const MENU = computed(() => [
+const KEEPING = computed(() => [
   { words: 'New look from this one', run: () => (naming.value = 'copy') },
   { words: 'New look from scratch', run: () => (naming.value = 'empty') },
   board.view?.kept_as
@@ -168,7 +168,11 @@ const MENU = computed(() => [
     : { words: 'Keep it to begin from', run: () => (naming.value = 'keep') },
   { words: 'Rename this look', run: () => (naming.value = 'look') },
   { words: 'Rename the sitting', run: () => (naming.value = 'sitting') },
+  { words: 'Share by link', run: () => void router.push({ name: 'door', query: { look: id } }) },
+  { words: 'Door', run: () => void router.push({ name: 'door', query: { look: id } }) },
 ])
+/** What is the owner's to do. */
+const MENU = computed(() => (may('keep') ? KEEPING.value : []))
 </script>
 
 <template>
@@ -178,9 +182,9 @@ const MENU = computed(() => [
       v-else
       :board="id"
       :mend="board.board?.check?.count"
-      phone
+      :phone="may('door')"
       @keys="keysOpen = true"
-      @phone="phoneOpen = true"
+      @phone="router.push({ name: 'door', query: { look: id } })"
     >
       <template v-if="board.view && sitting">
         <Menu as="div" class="relative min-w-0">
@@ -215,7 +219,7 @@ const MENU = computed(() => [
                 From afar: move and ladder alone
               </button>
             </MenuItem>
-            <MenuItem v-slot="{ active }">
+            <MenuItem v-if="!board.looksOn" v-slot="{ active }">
               <button
                 type="button"
                 class="flex h-8 w-full items-center px-3 pl-8 text-left"
@@ -225,7 +229,7 @@ const MENU = computed(() => [
                 Ways of working, triggers, mains
               </button>
             </MenuItem>
-            <div class="my-1 border-t border-line" />
+            <div v-if="MENU.length > 0" class="my-1 border-t border-line" />
             <MenuItem v-for="item in MENU" :key="item.words" v-slot="{ active }">
               <button
                 type="button"
@@ -279,7 +283,8 @@ const MENU = computed(() => [
         @all="board.setAll"
         @mend="mend"
       />
-      <fieldset :disabled="still" class="contents">
+      <LooksOn v-if="board.looksOn" :class="wide ? 'col-span-2' : ''" />
+      <fieldset v-else :disabled="still" class="contents">
         <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" />
       </fieldset>
       <StopLadder
@@ -303,5 +308,4 @@ const MENU = computed(() => [
   </div>
   <ViewKeys v-model="keysOpen" :commands />
   <NameDialog v-if="dialog" v-bind="dialog" :save="name" @close="naming = undefined" />
-  <PhoneDialog v-if="phoneOpen" :look="id" @close="phoneOpen = false" />
 </template>

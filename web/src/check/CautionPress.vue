@@ -13,7 +13,8 @@ const devices = useDevices()
 <template>
   <PushButton
     v-if="caution.press"
-    :disabled="Boolean(board.moment)"
+    data-writes
+    :disabled="board.still"
     :aria-label="`${caution.press.label}: ${caution.title}`"
     @click="devices.say(caution.press.entry)"
     >{{ caution.press.label }}</PushButton

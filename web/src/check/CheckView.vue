@@ -32,7 +32,7 @@ useTitle(() => (board.view ? `${part ? 'Cautions' : 'Check'} · ${board.view.sit
 
 function fire(from = 0): boolean {
   const now = devices.check
-  if (!now || now.mend > 0 || now.turns.length === 0 || board.moment) return false
+  if (!now || now.mend > 0 || now.turns.length === 0 || board.still) return false
   firing.value = from
   return true
 }

@@ -9,6 +9,7 @@ import CautionAsks from './CautionAsks.vue'
 import CellSign from './CellSign.vue'
 import DeviceTable from './DeviceTable.vue'
 import FindingCard from './FindingCard.vue'
+import { who } from '@/ui/who'
 import { useDevices } from './devices'
 
 /** All devices at once, what is to be mended beside them. */
@@ -31,11 +32,11 @@ const SIGNS = [
       <h1 class="font-voice text-title font-[430]" aria-live="polite"><WordLine :line="check.title" /></h1>
       <p class="mt-1 min-h-4.5 text-text-2">{{ check.stands }}</p>
     </div>
-    <PushButton v-if="check.again" :disabled="Boolean(board.moment)" @click="devices.say(check.again.entry)">{{
+    <PushButton v-if="check.again" data-writes :disabled="board.still" @click="devices.say(check.again.entry)">{{
       check.again.label
     }}</PushButton>
     <PushButton
-      v-if="check.turns.length > 0"
+      v-if="check.turns.length > 0 && !board.looksOn"
       :primary="check.mend === 0"
       :disabled="check.mend > 0"
       :title="check.mend > 0 ? 'Mend first what would spoil it, or put it aside.' : undefined"
@@ -56,7 +57,9 @@ const SIGNS = [
         >
         <label class="label ml-auto flex items-center gap-2"
           >Ticked by
+          <b v-if="who.name" class="font-[650] text-text">{{ who.name }}</b>
           <input
+            v-else
             v-model="devices.who"
             maxlength="60"
             placeholder="nobody said"

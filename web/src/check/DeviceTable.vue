@@ -84,7 +84,7 @@ function move(event: KeyboardEvent): void {
               <select
                 class="h-7 w-0 min-w-0 flex-1 rounded-key border border-line-2 bg-card px-1 text-text-2"
                 :data-at="`${r} ${c}`"
-                :disabled="Boolean(board.moment)"
+                :disabled="board.still"
                 @change="devices.choose(cell, $event)"
               >
                 <option value="">{{ cell.says }}</option>
@@ -97,7 +97,7 @@ function move(event: KeyboardEvent): void {
               class="flex min-h-9 w-full items-center gap-2 px-3 text-left disabled:opacity-60"
               :class="cell.state === 'wrong' ? 'font-[650]' : cell.state === 'right' ? '' : 'text-text-2'"
               :data-at="`${r} ${c}`"
-              :disabled="Boolean(board.moment) || cell.press.length === 0"
+              :disabled="board.still || cell.press.length === 0"
               :aria-label="`${row.name} of ${check.devices[c]?.name}: ${cell.says}`"
               :aria-pressed="cell.state === 'right'"
               :title="cell.by ? `Ticked by ${cell.by}` : undefined"

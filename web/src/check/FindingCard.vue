@@ -37,11 +37,16 @@ function aside(): void {
       <PushButton
         v-if="finding.mends"
         :primary="first"
-        :disabled="Boolean(board.moment)"
+        data-writes
+        :disabled="board.still"
         @click="devices.say(finding.mends.entry)"
         >{{ finding.mends.label }}</PushButton
       >
-      <PushButton v-if="finding.mends?.label !== 'Look again'" :disabled="Boolean(board.moment)" @click="asking = true"
+      <PushButton
+        v-if="finding.mends?.label !== 'Look again'"
+        data-writes
+        :disabled="board.still"
+        @click="asking = true"
         >Put aside …</PushButton
       >
     </div>

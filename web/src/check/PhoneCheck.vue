@@ -85,7 +85,7 @@ const beside = computed(() => [check.devices[at.value - 1], check.devices[at.val
           <span class="w-28 shrink-0 text-text-2">{{ row.name }}</span>
           <select
             class="h-9 min-w-0 flex-1 rounded-key border border-line-2 bg-card px-2"
-            :disabled="Boolean(board.moment)"
+            :disabled="board.still"
             @change="devices.choose(row.cell, $event)"
           >
             <option value="">{{ row.cell.says }}</option>
@@ -97,7 +97,7 @@ const beside = computed(() => [check.devices[at.value - 1], check.devices[at.val
           v-else
           type="button"
           class="flex min-h-11.5 w-full items-center gap-2 px-3.5 text-left disabled:opacity-60"
-          :disabled="Boolean(board.moment) || row.cell.press.length === 0"
+          :disabled="board.still || row.cell.press.length === 0"
           :aria-pressed="row.cell.state === 'right'"
           :aria-label="`${row.name}: ${row.cell.says}`"
           @click="devices.press(row.cell)"
@@ -117,7 +117,7 @@ const beside = computed(() => [check.devices[at.value - 1], check.devices[at.val
         <RouterLink :to="{ name: 'cautions', params: { id } }" class="inline-flex h-11 flex-1 items-center underline"
           >All cautions</RouterLink
         >
-        <PushButton v-if="check.again" :disabled="Boolean(board.moment)" @click="devices.say(check.again.entry)">{{
+        <PushButton v-if="check.again" data-writes :disabled="board.still" @click="devices.say(check.again.entry)">{{
           check.again.label
         }}</PushButton>
       </p>
@@ -134,6 +134,7 @@ const beside = computed(() => [check.devices[at.value - 1], check.devices[at.val
       <button
         type="button"
         class="h-12 rounded-key border border-line-2 font-[650] disabled:opacity-40"
+        :class="board.looksOn ? 'invisible' : ''"
         :disabled="turn < 0 || findings.length > 0"
         @click="emit('fire', turn)"
       >

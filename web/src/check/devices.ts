@@ -13,6 +13,7 @@ import {
 } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
 import { useBoard } from '@/look/board'
+import { who as in_ } from '@/ui/who'
 
 export type Device = CheckedDevice['device']
 
@@ -39,7 +40,7 @@ export const useDevices = defineStore('devices', () => {
 
   /** Writes what was seen, and who saw it. */
   function say(entry: TypedEntry): void {
-    const by = who.value.trim().slice(0, 60)
+    const by = (in_.value.name ?? who.value).trim().slice(0, 60)
     if (by && 'checked' in entry) entry = { checked: { ...entry.checked, by } }
     if (by && 'heeded' in entry) entry = { heeded: { ...entry.heeded, by } }
     board.write(entry)

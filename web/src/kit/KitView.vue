@@ -14,6 +14,7 @@ import AppBar from '@/ui/AppBar.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
+import { may } from '@/ui/who'
 import { kitCommands } from './commands'
 
 /** The kit: what there is, what its sheets say, and what readings taught of it. */
@@ -152,7 +153,7 @@ function ofKind(n: number): void {
   search.value = ''
   fresh.value = undefined
 }
-const commands = kitCommands({ find: () => find.value?.focus(), add: () => add() })
+const commands = kitCommands({ find: () => find.value?.focus(), add: () => may('keep') && add() })
 </script>
 
 <template>
@@ -162,7 +163,7 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
       <section class="card flex min-h-0 flex-col p-3" aria-labelledby="kit-title">
         <div class="flex items-center gap-2">
           <h1 id="kit-title" class="flex-1 font-voice text-[1.625rem] leading-8 font-medium">Kit</h1>
-          <PushButton primary @click="add()">Add a {{ one }}</PushButton>
+          <PushButton v-if="may('keep')" primary @click="add()">Add a {{ one }}</PushButton>
         </div>
         <input
           ref="find"
@@ -222,10 +223,13 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
             ><input v-model="withRetired" type="checkbox" class="h-4 w-4 accent-text" /> retired too</label
           >
           <span class="flex-1" />
-          <PushButton @click="exportKit">Export</PushButton>
-          <PushButton @click="file?.click()">Import</PushButton>
-          <PushButton v-if="kit.loaded && kit.items.length === 0" @click="bringBack">Bring back</PushButton>
-          <PushButton v-else @click="clearing = true">Clear</PushButton>
+          <template v-if="may('keep')">
+            <PushButton @click="exportKit">Export</PushButton>
+            <PushButton @click="file?.click()">Import</PushButton>
+            <PushButton v-if="kit.loaded && kit.items.length === 0" @click="bringBack">Bring back</PushButton>
+            <PushButton v-else @click="clearing = true">Clear</PushButton>
+          </template>
+          <span v-else class="label text-text-2">The kit is the owner’s to change.</span>
           <input
             ref="file"
             type="file"
@@ -248,15 +252,9 @@ const commands = kitCommands({ find: () => find.value?.focus(), add: () => add()
           @saved="saved"
           @cancel="fresh = undefined"
         />
-        <KitForm
-          v-else-if="item"
-          :id="item.id"
-          :key="item.id"
-          :kind="kindOf(item.is)"
-          :item="item"
-          @copy="add"
-          @saved="saved"
-        />
+        <fieldset v-else-if="item" :disabled="!may('keep')" class="contents" :class="may('keep') ? '' : 'not-yours'">
+          <KitForm :id="item.id" :key="item.id" :kind="kindOf(item.is)" :item="item" @copy="add" @saved="saved" />
+        </fieldset>
         <p v-else class="text-text-2">
           What the sheets of your strobes, modifiers and cameras say makes the board true: their dials, what they reach,
           and what a light will likely read before it is read.

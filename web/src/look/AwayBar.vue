@@ -16,7 +16,10 @@ const waits = computed(() =>
 <template>
   <!-- There before its words, so that they are read out. -->
   <div role="status">
-    <p v-if="board.outOfReach || from" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn">
+    <p v-if="board.barred" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn">
+      {{ board.barred }} {{ board.waiting === 1 ? 'One entry is' : `${board.waiting} entries are` }} kept here.
+    </p>
+    <p v-else-if="board.outOfReach || from" class="mx-2 mb-2 rounded-card bg-card px-4 py-2 text-warn">
       The server is out of reach. <template v-if="from">This is as it was seen here on {{ from }}. </template
       >{{ waits }}
     </p>

@@ -6,6 +6,7 @@ import { later } from '@/ui/later'
 import { useBoard } from './board'
 import { useNewLook } from './newLook'
 import { timed } from '@/ui/times'
+import { may } from '@/ui/who'
 
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))
 
@@ -30,8 +31,8 @@ async function begin(name: string): Promise<void> {
         ><b class="font-[650]">As it was on {{ then }}.</b> To be looked at: nothing is written in an earlier
         moment.</span
       >
-      <PushButton @click="board.goOn">Go on from here</PushButton>
-      <PushButton @click="naming = true">New look from this moment</PushButton>
+      <PushButton v-if="!board.looksOn" @click="board.goOn">Go on from here</PushButton>
+      <PushButton v-if="may('keep')" @click="naming = true">New look from this moment</PushButton>
       <PushButton primary @click="board.lookAt(undefined)">Back to now <KeyCap>Esc</KeyCap></PushButton>
     </p>
   </div>

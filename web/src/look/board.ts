@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import type { Board, Lane, Refused, Setup } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
 import { useNotices } from '@/ui/notices'
+import { may } from '@/ui/who'
 import { useChoice } from './choice'
 import { useDraft } from './draft'
 import { useOutbox } from './outbox'
@@ -89,10 +90,19 @@ export const useBoard = defineStore('board', () => {
     return refused?.problem.detail
   }
 
-  /** Says why nothing is written, where an earlier moment is shown. */
-  function inThePast(): boolean {
-    if (!past.moment.value) return false
-    notices.say('This is an earlier moment: nothing is written in it. Go on from here, or back to now.')
+  /** Who is here as a guest looks, and writes nothing. */
+  const looksOn = computed(() => !may('write'))
+  /** Nothing is written now: it is looked at an earlier moment, or by a guest. */
+  const still = computed(() => Boolean(past.moment.value) || looksOn.value)
+
+  /** Says why nothing is written, where nothing is. */
+  function isStill(): boolean {
+    if (!still.value) return false
+    notices.say(
+      looksOn.value
+        ? 'You look on as a guest: nothing is written from here. The owner can let you in as an assistant.'
+        : 'This is an earlier moment: nothing is written in it. Go on from here, or back to now.',
+    )
     return true
   }
 
@@ -100,7 +110,7 @@ export const useBoard = defineStore('board', () => {
   function write(entry: TypedEntry, mend?: (refused: Refused) => void): void {
     steps.settle()
     const now = session.view.value
-    if (!now || inThePast()) return
+    if (!now || isStill()) return
     draft.dropDraft()
     // A reading leads on, whichever light was chosen for it.
     if ('reading' in entry) chosen.letGo()
@@ -124,7 +134,7 @@ export const useBoard = defineStore('board', () => {
 
   function press(action: Board['next']['action']): boolean {
     steps.settle()
-    if (!action || inThePast() || busyWriting.value) return false
+    if (!action || isStill() || busyWriting.value) return false
     chosen.letGo()
     write(action.entry)
     return true
@@ -137,7 +147,7 @@ export const useBoard = defineStore('board', () => {
 
   /** Takes back what was written last, or brings back what was taken back last: counted on from what is on its way, and kept with it. */
   function back(kind: 'undo' | 'redo'): void {
-    if (inThePast()) return
+    if (isStill()) return
     steps.settle()
     const of = stack.value[kind].at(-1)
     if (of) write(kind === 'undo' ? { undo: { of } } : { redo: { of } })
@@ -153,7 +163,7 @@ export const useBoard = defineStore('board', () => {
 
   /** One step of something, by key, press or wheel. */
   function step<T>(what: Step<T>): void {
-    if (!inThePast()) steps.step(what)
+    if (!isStill()) steps.step(what)
   }
 
   /** A part of something that is written as a whole: what else of it was changed and is not there yet stays. Written at once. */
@@ -214,12 +224,15 @@ export const useBoard = defineStore('board', () => {
     tape: past.tape,
     moreEarlier: past.moreEarlier,
     moment: past.moment,
+    still,
+    looksOn,
     lookAt: past.lookAt,
     loadEarlier: past.loadEarlier,
     ...draft,
     giveUp,
     waiting: outbox.waiting,
     outOfReach: outbox.outOfReach,
+    barred: outbox.barred,
     busyWriting,
     typing,
     write,

@@ -90,6 +90,25 @@ describe('the outbox', () => {
     expect(sent.map((s) => s.base)).toEqual([7, 8, 9])
   })
 
+  it('keeps what is typed on a device that was let out, and asks for nothing until somebody is in again', async () => {
+    const letOut = () => json(401, { status: 401, type: 'urn:ink-lamp:let-out', title: '', detail: 'Let out.' })
+    const guest = () => json(403, { status: 403, type: 'urn:ink-lamp:not-yours', title: '', detail: 'A guest looks.' })
+    answers = [letOut, guest]
+    const { add, flush, waiting, barred } = box()
+    add('look', 0, note('a'))
+    add('look', 0, note('b'))
+    await settle()
+    expect([sent.length, waiting.value, barred.value]).toEqual([1, 2, 'Let out.'])
+    void flush()
+    await settle()
+    expect([sent.length, waiting.value, barred.value]).toEqual([2, 2, 'A guest looks.'])
+    void flush()
+    await settle()
+    expect([waiting.value, barred.value, outcomes.length]).toEqual([0, undefined, 2])
+    expect(sent.map((s) => s.entry.note.text)).toEqual(['a', 'a', 'a', 'b'])
+    expect(new Set(sent.slice(0, 3).map((s) => s.id)).size).toBe(1)
+  })
+
   it('keeps what was not sent across a reload', async () => {
     answers = [() => new TypeError('refused')]
     box().add('look', 0, note('a'))

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid'
 import { computed, ref } from 'vue'
-import { answered, api, OutOfReach, Refused, type Entry, type SetupView } from '@/api/client'
+import { answered, api, isNotTheirs, isOut, OutOfReach, Refused, type Entry, type SetupView } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
 import { device, OUTBOX } from './device'
 
@@ -41,6 +41,8 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
   const kept = ref<Kept[]>([])
   /** Looks whose entries do not get through. */
   const cut = ref(new Set<string>())
+  /** Why the server takes nothing from here, where it does not. */
+  const barred = ref<string>()
   const sending = new Set<string>()
   const wakes = new Set<() => void>()
   const database = device()
@@ -95,17 +97,18 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     await db?.delete(OUTBOX, id)
   }
 
-  /** A while, or until there is word that the server may be there again. */
-  async function rested(): Promise<void> {
+  /** Until there is word that the server may be there again; or a while, where one is said. */
+  async function woken(afterMs?: number): Promise<void> {
     await new Promise<void>((again) => {
       const wake = () => {
         wakes.delete(wake)
         again()
       }
       wakes.add(wake)
-      setTimeout(wake, AGAIN_AFTER_MS)
+      if (afterMs !== undefined) setTimeout(wake, afterMs)
     })
   }
+  const rested = () => woken(AGAIN_AFTER_MS)
 
   async function send(next: Kept): Promise<Outcome> {
     const { id, setup, at, entry } = next
@@ -117,7 +120,9 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
         void taken(id)
         return { id, setup, view }
       } catch (error) {
-        const lasting = error instanceof Refused && ![503, 507].includes(error.problem.status)
+        // Whoever was let out may come in again: what they typed is theirs until then.
+        const out = error instanceof Refused && (isOut(error.problem) || isNotTheirs(error.problem))
+        const lasting = error instanceof Refused && !out && ![503, 507].includes(error.problem.status)
         if (lasting) {
           cut.value.delete(setup)
           void taken(id)
@@ -130,7 +135,11 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
         }
         if (!(error instanceof Refused) && !(error instanceof OutOfReach)) throw error
         cut.value.add(setup)
-        await rested()
+        if (out) {
+          barred.value = error.problem.detail
+          await woken()
+          barred.value = undefined
+        } else await rested()
       }
     }
   }
@@ -143,5 +152,6 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     /** What waits of one look, in order. */
     of: (look: string | undefined) => kept.value.filter((k) => k.setup === look),
     outOfReach: computed(() => cut.value.size > 0),
+    barred: computed(() => barred.value),
   }
 }

@@ -31,6 +31,11 @@ export async function keepSeen(view: SetupView, scales: Scales | undefined): Pro
   }
 }
 
+/** Clears what was seen here: whoever was let out keeps nothing of it. What was typed and not sent stays. */
+export async function forgetSeen(): Promise<void> {
+  await (await device())?.clear(BOARDS)
+}
+
 const shown = (look: Seen) => look.answers === __ANSWERS__
 
 /** What was seen on this device, last first. */

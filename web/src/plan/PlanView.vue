@@ -101,7 +101,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
             <PushButton class="ml-auto" :aria-pressed="Boolean(plan.wants.together)" @click="together">{{
               plan.wants.together ? 'One light' : 'All together'
             }}</PushButton>
-            <PushButton :disabled="!board.canUndo || Boolean(board.moment)" @click="board.undo()">Undo</PushButton>
+            <PushButton data-writes :disabled="!board.canUndo || board.still" @click="board.undo()">Undo</PushButton>
           </div>
           <PlanStage class="flex-1" :heights="narrow ? 120 : 150" />
         </div>
@@ -117,7 +117,9 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
               >{{ at.words }}<span class="sr-only">, key {{ n + 1 }}</span></RouterLink
             >
           </nav>
-          <fieldset :disabled="Boolean(board.moment)" class="contents"><component :is="panel" /></fieldset>
+          <fieldset :disabled="board.still" class="contents" :class="board.looksOn ? 'not-yours' : ''">
+            <component :is="panel" />
+          </fieldset>
         </div>
       </template>
     </main>

@@ -18,6 +18,7 @@ import SummaryCells from './SummaryCells.vue'
 import { sittingsCommands } from './commands'
 import { later } from '@/ui/later'
 import { timed } from '@/ui/times'
+import { may } from '@/ui/who'
 
 const ForgetDialog = later(() => import('./ForgetDialog.vue'))
 
@@ -76,7 +77,7 @@ useIntersectionObserver(listEnd, ([seen]) => {
 /** To a new sitting, from a look where one is said. */
 const begin = (from?: SittingInList) => void router.push({ name: 'begin', query: { from: from?.last.id } })
 
-const commands = sittingsCommands({ find: () => findField.value?.focus(), begin: () => begin() })
+const commands = sittingsCommands({ find: () => findField.value?.focus(), begin: () => may('keep') && begin() })
 
 const toBoard = (row: SittingInList) => ({ name: 'board', params: { id: row.last.id } })
 
@@ -166,6 +167,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
             >Back to the board</RouterLink
           >
           <SittingMenu
+            v-if="may('keep')"
             :number="open.sitting.number"
             @copy="begin(open)"
             @rename="renaming = open"
@@ -199,8 +201,11 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
           {{ deleted ? 'Back to the list' : 'Show deleted' }}
         </button>
         <span class="flex-1" />
-        <PushButton v-if="deleted && rows.length > 0" @click="forgetting = {}">Forget older ones…</PushButton>
-        <PushButton primary @click="begin()">New sitting <KeyCap>N</KeyCap></PushButton>
+        <PushButton v-if="deleted && rows.length > 0 && may('keep')" @click="forgetting = {}"
+          >Forget older ones…</PushButton
+        >
+        <PushButton v-if="may('keep')" primary @click="begin()">New sitting <KeyCap>N</KeyCap></PushButton>
+        <span v-else class="label text-text-2">New sittings are the owner’s to begin.</span>
       </div>
 
       <div v-if="rows.length > 0" class="card overflow-x-clip">
@@ -240,14 +245,14 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
                 </td>
               </template>
               <td class="pr-3">
-                <div v-if="deleted" class="flex justify-end gap-2 max-phone:flex-col max-phone:py-2">
+                <div v-if="deleted && may('keep')" class="flex justify-end gap-2 max-phone:flex-col max-phone:py-2">
                   <PushButton @click="setDeleted(row, false)">Restore</PushButton>
                   <PushButton :aria-label="`Forget ${row.sitting.name} for good`" @click="forgetting = { of: row }"
                     >Forget…</PushButton
                   >
                 </div>
                 <SittingMenu
-                  v-else
+                  v-else-if="may('keep')"
                   :number="row.sitting.number"
                   @copy="begin(row)"
                   @rename="renaming = row"
@@ -264,6 +269,7 @@ async function setDeleted(row: SittingInList, to: boolean): Promise<void> {
       <p v-else-if="list && !open" class="card p-6 text-text-2">
         <template v-if="deleted">Nothing was deleted.</template>
         <template v-else-if="find">No sitting is called that.</template>
+        <template v-else-if="!may('keep')">No sitting yet. The owner begins one.</template>
         <template v-else
           >No sitting yet. Begin one, meter the room with the flash off, and type what the meter shows.</template
         >

@@ -3,9 +3,20 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { usePreferences } from './preferences'
 import KeyCap from './KeyCap.vue'
+import { may, ROLES, who } from './who'
 
 /** The bar at the head of every view: where one is, and how it is lit. */
-const { board, mend = 0 } = defineProps<{ board?: string; phone?: boolean; mend?: number }>()
+const {
+  board,
+  mend = 0,
+  bare = false,
+} = defineProps<{
+  board?: string
+  phone?: boolean
+  mend?: number
+  /** Nobody is in: there is nowhere to go yet. */
+  bare?: boolean
+}>()
 const emit = defineEmits<{ keys: []; phone: [] }>()
 const preferences = usePreferences()
 const route = useRoute()
@@ -24,6 +35,10 @@ const views = computed(() => [
     : []),
   { name: 'Sittings', to: { name: 'sittings' }, here: route.name === 'sittings' },
   { name: 'Kit', to: { name: 'kit' }, here: route.name === 'kit' },
+  // On a look's own views it stands in the sitting's menu.
+  ...(may('door') && ['sittings', 'kit', 'door'].includes(String(route.name))
+    ? [{ name: 'Door', to: { name: 'door' }, here: route.name === 'door' }]
+    : []),
 ])
 </script>
 
@@ -39,7 +54,7 @@ const views = computed(() => [
       </svg>
       Ink Lamp
     </RouterLink>
-    <nav class="flex gap-1" aria-label="Views">
+    <nav v-if="!bare" class="flex gap-1" aria-label="Views">
       <RouterLink
         v-for="view in views"
         :key="view.name"
@@ -66,6 +81,9 @@ const views = computed(() => [
     </nav>
     <div class="ml-auto flex min-w-0 items-center justify-end gap-4 max-[47.5rem]:flex-wrap">
       <slot />
+      <span v-if="!bare && who.role && who.role !== 'owner'" class="label whitespace-nowrap text-text-2">{{
+        ROLES[who.role]
+      }}</span>
       <div class="flex items-center gap-1 border-l border-line-2 pl-3">
         <button
           type="button"

@@ -6,6 +6,7 @@ import KeyCap from './KeyCap.vue'
 import ModalDialog from './ModalDialog.vue'
 import PushButton from './PushButton.vue'
 import SegmentedChoice from './SegmentedChoice.vue'
+import { ROLES, who } from './who'
 
 /** All keys, and the few things that can be set. */
 defineProps<{ commands: readonly Command[] }>()
@@ -42,6 +43,14 @@ const letters = computed({
         ]"
       />
     </div>
+    <p v-if="who.role && who.name" class="mt-4 flex items-center gap-3 border-t border-line pt-4 text-text-2">
+      <span class="flex-1">{{ who.name }} is in as {{ ROLES[who.role].toLowerCase() }}.</span>
+      <RouterLink
+        :to="{ name: 'out' }"
+        class="inline-flex h-8 items-center rounded-key border border-line-2 px-3 font-[650] text-text max-phone:h-11"
+        >Sign out</RouterLink
+      >
+    </p>
     <div class="mt-4 flex justify-end"><PushButton @click="emit('close')">Close</PushButton></div>
   </ModalDialog>
 </template>

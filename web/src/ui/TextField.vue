@@ -2,7 +2,21 @@
 import { useId } from 'vue'
 
 /** A labelled field; what is wrong with it stands under it and is read out with it. */
-const { label, wrong, hint } = defineProps<{ label: string; wrong?: string; hint?: string; suffix?: string }>()
+const {
+  label,
+  wrong,
+  hint,
+  type = 'text',
+  autocomplete = 'off',
+} = defineProps<{
+  label: string
+  wrong?: string
+  hint?: string
+  suffix?: string
+  type?: 'text' | 'password'
+  /** What the browser may fill in. */
+  autocomplete?: string
+}>()
 const text = defineModel<string>({ required: true })
 const id = useId()
 </script>
@@ -18,7 +32,8 @@ const id = useId()
         :class="wrong ? 'border-warn' : 'border-edge'"
         :aria-invalid="wrong ? true : undefined"
         :aria-describedby="wrong || hint ? `${id}-note` : undefined"
-        autocomplete="off"
+        :type="type"
+        :autocomplete="autocomplete"
         spellcheck="false"
       />
       <span v-if="suffix" class="label whitespace-nowrap text-text-2">{{ suffix }}</span>

@@ -85,7 +85,7 @@ function pick(n: number): void {
       <div class="flex min-h-0 flex-1 flex-col">
         <TabPanel v-if="plan" class="flex min-h-0 flex-1 flex-col"><slot /></TabPanel>
         <TabPanel v-for="tab in cards" :key="tab.is" class="card min-h-0 flex-1 overflow-y-auto">
-          <fieldset :disabled="Boolean(board.moment)" class="contents">
+          <fieldset :disabled="board.still" class="contents" :class="board.looksOn ? 'not-yours' : ''">
             <LaneCard v-if="tab.is === 'light'"
               ><template #place><slot name="place" /></template
             ></LaneCard>

@@ -21,7 +21,8 @@ const sorted = computed(() => [...findings].sort((a, b) => Number(b.spoils) - Nu
       </p>
       <PushButton
         v-if="finding.remedy"
-        :disabled="Boolean(board.moment)"
+        data-writes
+        :disabled="board.still"
         @click="(board.write(finding.remedy.entry), emit('mended'))"
         >{{ finding.remedy.label }}</PushButton
       >

@@ -100,7 +100,7 @@ function shot(): void {
         </div>
       </div>
       <p v-if="lane.others_give" class="label mt-1 text-text-2">{{ lane.others_give }}</p>
-      <DialScale v-if="lane.dial" :lane :still="Boolean(board.moment)" class="mx-auto mt-2 max-w-full" />
+      <DialScale v-if="lane.dial" :lane :still="board.still" class="mx-auto mt-2 max-w-full" />
       <slot name="place" />
       <p class="label mt-2 text-text-2">
         {{ where || 'Say its modifier and distance, and moves by distance are told too.' }}

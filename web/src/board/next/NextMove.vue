@@ -67,6 +67,7 @@ const size = computed(() => {
             v-if="spoils.remedy"
             type="button"
             class="h-6 shrink-0 rounded-key border border-edge px-2 font-[650] text-text disabled:opacity-50"
+            data-writes
             :disabled="still"
             @click="emit('mend')"
           >
@@ -81,6 +82,7 @@ const size = computed(() => {
         class="flex h-10 shrink-0 items-center gap-2 rounded-key border border-edge px-3 text-head font-[650] disabled:opacity-50"
         :aria-label="`${all.action.label}: ${all.words}`"
         :title="all.words"
+        data-writes
         :disabled="still"
         @click="emit('all')"
       >
@@ -90,6 +92,7 @@ const size = computed(() => {
         v-if="next.action && !far"
         type="button"
         class="flex h-10 shrink-0 items-center gap-2 rounded-key bg-act px-4 text-head font-[650] text-act-t disabled:opacity-50"
+        data-writes
         :disabled="still"
         @click="emit('done')"
       >

@@ -18,6 +18,7 @@ import PhoneSheet from './PhoneSheet.vue'
 import SpineLadder from '@/draw/SpineLadder.vue'
 import { rem } from '@/draw/measure'
 import { timed } from '@/ui/times'
+import LooksOn from '@/look/LooksOn.vue'
 
 /** The board beside the sitter: one hand, no scroll, two taps a reading. */
 const emit = defineEmits<{ work: [] }>()
@@ -128,6 +129,7 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
         type="button"
         class="flex h-11 items-baseline gap-3 text-[1.0625rem] font-[650] whitespace-nowrap max-[25rem]:gap-2 max-[25rem]:text-value"
         aria-label="Camera and ways of working"
+        :disabled="board.looksOn"
         @click="emit('work')"
       >
         <template v-if="camera"
@@ -155,7 +157,7 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
           <WordLine v-else-if="next.why[0]" :line="next.why[0]" />
         </p>
         <button
-          v-if="all"
+          v-if="all && !board.looksOn"
           type="button"
           class="h-11.5 shrink-0 rounded-key border border-edge px-3 text-head font-[650] disabled:opacity-50"
           :aria-label="`${all.action.label}: ${all.words}`"
@@ -165,7 +167,7 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
           {{ all.action.label }}
         </button>
         <button
-          v-if="next.action"
+          v-if="next.action && !board.looksOn"
           type="button"
           class="h-11.5 shrink-0 rounded-key border px-5 text-gap font-[650] disabled:opacity-50"
           :class="entry ? 'border-edge' : 'border-act bg-act text-act-t'"
@@ -180,9 +182,17 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
     <SpineLadder v-if="board.board" class="min-h-0 flex-1" :board="board.board" :chosen="board.chosen" :ghost="ghost" />
 
     <!-- At the lower edge also before the board has come: nothing jumps. -->
-    <section class="entry -mx-2 mt-auto shrink-0 rounded-t-[14px] bg-card px-2 pt-2 pb-3" aria-label="Meter entry">
+    <LooksOn v-if="board.looksOn" class="mb-2" />
+    <section
+      v-else
+      class="entry -mx-2 mt-auto shrink-0 rounded-t-[14px] bg-card px-2 pt-2 pb-3"
+      aria-label="Meter entry"
+    >
       <p v-if="board.view?.closed" class="px-1 pb-1 text-body text-warn" role="status">{{ board.view.closed }}</p>
-      <p v-if="kept > 0 || board.kept" class="px-1 pb-1 text-body text-text-2" role="status">
+      <p v-if="board.barred" class="px-1 pb-1 text-body text-warn" role="status">
+        {{ board.barred }} {{ kept }} kept on this phone.
+      </p>
+      <p v-else-if="kept > 0 || board.kept" class="px-1 pb-1 text-body text-text-2" role="status">
         <template v-if="board.kept">Out of reach: as it was seen here on {{ seenAt }}. </template>
         <template v-if="kept > 0"
           >{{ kept }} kept on this phone{{ board.outOfReach ? ', sent when the connection is back' : '' }}</template

@@ -38,7 +38,8 @@ watch(
       <button
         type="button"
         class="label h-8 rounded-key px-2 text-text-2 hover:text-text disabled:opacity-50"
-        :disabled="!board.canUndo || Boolean(board.moment)"
+        data-writes
+        :disabled="!board.canUndo || board.still"
         @click="board.undo"
       >
         Undo
@@ -46,7 +47,8 @@ watch(
       <button
         type="button"
         class="label h-8 rounded-key px-2 text-text-2 hover:text-text disabled:opacity-50"
-        :disabled="!board.canRedo || Boolean(board.moment)"
+        data-writes
+        :disabled="!board.canRedo || board.still"
         @click="board.redo"
       >
         Redo
@@ -54,7 +56,8 @@ watch(
       <button
         type="button"
         class="label h-8 rounded-key px-2 text-text-2 hover:text-text disabled:opacity-50"
-        :disabled="Boolean(board.moment)"
+        data-writes
+        :disabled="board.still"
         @click="noting = true"
       >
         Note
@@ -94,9 +97,12 @@ watch(
             <TapeSign :line="item.line" />
             <span class="text-text"><WordLine :line="item.line.head" /></span>
           </span>
-          <span class="block pl-9.5 whitespace-nowrap text-text-2">{{
-            item.undone ? 'taken back' : item.line.tail
-          }}</span>
+          <span class="block pl-9.5 whitespace-nowrap text-text-2"
+            >{{ item.undone ? 'taken back' : item.line.tail
+            }}<span v-if="item.by" class="text-text-3"
+              >{{ item.line.tail && !item.undone ? ' · ' : ' ' }}{{ item.by }}</span
+            ></span
+          >
         </button>
       </li>
     </ol>

@@ -18,7 +18,7 @@ let leave: (() => void) | undefined
 onMounted(() => (leave = plan.look()))
 onUnmounted(() => leave?.())
 
-const still = computed(() => Boolean(board.moment))
+const still = computed(() => board.still)
 const drawn = computed(() => plan.shown)
 /** What is shown does not jump while a light is dragged out of it. */
 const extent = computed(() => plan.rest?.extent ?? { left: -2, right: 2, behind: -2, before: 2.5 })

@@ -204,7 +204,8 @@ function putBack(): void {
       <button
         type="submit"
         class="h-8 max-phone:h-11 rounded-key border border-act bg-act px-3 font-[650] text-act-t"
-        :disabled="Boolean(board.moment)"
+        data-writes
+        :disabled="board.still"
       >
         Write the studio
       </button>

@@ -16,6 +16,7 @@ import AppBar from '@/ui/AppBar.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import PushButton from '@/ui/PushButton.vue'
+import { may } from '@/ui/who'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import { entriesOf, formOf, type Form } from './form'
@@ -166,7 +167,8 @@ const whole = computed(() => !narrow.value || more.value)
 <template>
   <div class="mx-auto flex min-h-dvh max-w-400 flex-col" :class="narrow ? '' : 'h-dvh'">
     <AppBar @keys="keysOpen = true" />
-    <p v-if="failed" class="card mx-2 flex items-center gap-3 px-4 py-3 text-warn" role="alert">
+    <p v-if="!may('keep')" class="card mx-2 px-4 py-3">New sittings are the owner’s to begin.</p>
+    <p v-else-if="failed" class="card mx-2 flex items-center gap-3 px-4 py-3 text-warn" role="alert">
       {{ failed }} <PushButton @click="load">Try again</PushButton>
     </p>
     <form

@@ -68,6 +68,15 @@ restore() { # URL FILE [--replace]
     backup_die "the record here holds $rows sittings. Say --replace to put it aside and take the one in the file"
   trap 'backup_drop "$url" "$beside"' EXIT
   backup_into "$url" "$beside" "$file" || backup_die "$file could not be put back. Nothing was changed"
+  # Whoever was let out since the backup was made must not be in again by it. Records of earlier versions have no doors.
+  backup_psql "$(backup_beside "$url" "$beside")" <<'SQL'
+do $$ begin
+  if to_regclass('door_session') is not null then
+    update door_session set ended_at = now() where ended_at is null;
+    update door_code set ended_at = now() where ended_at is null;
+  end if;
+end $$;
+SQL
   aside="${name}_before_$(date -u +%Y%m%d%H%M%S)"
   backup_psql "$admin" -c "alter database $name rename to $aside" -c "alter database $beside rename to $name"
   trap - EXIT

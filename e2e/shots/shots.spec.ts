@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
-import { expect, test } from '../support/app'
+import { App, PHRASE, expect, test } from '../support/app'
 import { faulty } from '../support/faults'
 
 const FOLDER = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
@@ -74,15 +74,6 @@ test('a new sitting', async ({ page }) => {
   await picture(page, 'new-sitting-ink')
 })
 
-test('from afar', async ({ page }) => {
-  await page.goto(`/setups/${OPEN}`)
-  await expect(page.locator('#next-move')).toContainText('Fill down 0.7 stop')
-  await page.keyboard.press('Escape')
-  await page.keyboard.press('0')
-  await expect(page.getByRole('button', { name: /^Near/ })).toBeVisible()
-  await picture(page, 'far-ink')
-})
-
 test('eight lights and what is found', async ({ page }) => {
   await page.goto(`/setups/${EIGHT}`)
   await page.getByRole('tab', { name: 'Light' }).click()
@@ -102,15 +93,10 @@ test('what is found, on paper', async ({ page }) => {
   await picture(page, 'board-findings-paper')
 })
 
-test('the ways: removed and kept', async ({ page }) => {
+test('the ways to remove a room', async ({ page }) => {
   await page.goto(`/setups/${BRIGHT}/ways`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('lose 3.0 stops')
   await picture(page, 'ways-remove-ink')
-  await page.addInitScript(() => localStorage.setItem('ink-lamp.theme', 'paper'))
-  await page.goto(`/setups/${BRIGHT}/ways`)
-  await page.getByRole('radio', { name: /^Keep it/ }).click()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('gain')
-  await picture(page, 'ways-keep-paper')
 })
 
 test('shutter and freeze', async ({ page }) => {
@@ -153,4 +139,49 @@ test('ways of working', async ({ page }) => {
   await page.getByRole('menuitem', { name: /Ways of working/ }).click()
   await expect(page.getByText('It sends each group its power.')).toBeVisible()
   await picture(page, 'ways-of-working-ink')
+})
+
+test('the door, and the way in', async ({ browser }) => {
+  const app = await App.start()
+  await app.own()
+  const context = await browser.newContext({
+    baseURL: app.url,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+  })
+  const page = await context.newPage()
+  await page.addInitScript(() => localStorage.setItem('ink-lamp.theme', 'paper'))
+  await page.goto('/')
+  const phrase = page.getByRole('textbox', { name: 'Pass phrase' })
+  await phrase.fill('four small nets')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('4 tries left')).toBeVisible()
+  await phrase.fill('four small nets d')
+  await picture(page, 'come-in-paper')
+  await phrase.fill(PHRASE)
+  await page.getByLabel('This device is called').fill('Laptop on the cart')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('table')).toBeVisible()
+  for (const [role, device] of [
+    ['assistant', 'Phone beside the sitter'],
+    ['assistant', 'Tablet at the wall'],
+    ['guest', 'Retoucher’s laptop'],
+  ] as const) {
+    const { code } = await app.code(role)
+    await fetch(`${app.url}/api/session/code`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ code, device }),
+    })
+  }
+  // Who made them goes out: they are not part of the picture.
+  await app.api('/session', undefined, 'DELETE').catch(() => undefined)
+  await page.goto('/door')
+  await page.getByRole('button', { name: 'Make the link' }).click()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Make a code' }).click()
+  await expect(page.getByRole('img', { name: /^QR code/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Four come in, one may only look' })).toBeVisible()
+  await picture(page, 'door-paper')
+  await app.stop('SIGTERM')
 })

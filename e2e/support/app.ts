@@ -3,11 +3,14 @@ import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 
+export const PHRASE = 'four small nets drying'
 const BINARY = fileURLToPath(new URL('../../target/debug/ink-lamp', import.meta.url))
 
 /** The real server on a database of its own, on loopback. */
 export class App {
   url = ''
+  /** The cookie of whoever asks by `api`, once nobody is let in without. */
+  cookie = ''
   private child?: ChildProcess
 
   private constructor(
@@ -22,12 +25,12 @@ export class App {
     return app
   }
 
-  static async start(): Promise<App> {
+  static async start(more: Record<string, string> = {}): Promise<App> {
     const cluster = process.env.INK_LAMP_TEST_DATABASE_URL
     if (!cluster) throw new Error('INK_LAMP_TEST_DATABASE_URL is not set; ./run test sets it')
     const name = `e2e_${randomUUID().replaceAll('-', '')}`
     execFileSync('psql', ['-X', '-q', '-d', cluster, '-c', `create database ${name}`])
-    const app = new App(cluster.replace(/\/[^/]*$/, `/${name}`))
+    const app = new App(cluster.replace(/\/[^/]*$/, `/${name}`), more)
     await app.serve()
     return app
   }
@@ -53,6 +56,24 @@ export class App {
     })
   }
 
+  /** Somebody sets the owner's pass phrase; from then on `api` asks as the owner. */
+  async own(): Promise<void> {
+    await this.api('/door/owner', { name: 'Owner', pass_phrase: PHRASE, device: 'The test' }, 'PUT')
+  }
+
+  /** A code that lets one device in. */
+  async code(role: 'assistant' | 'guest' | 'device', look?: string): Promise<{ code: string; url: string }> {
+    return this.api('/door/codes', { role, look })
+  }
+
+  /** Another program call on the same record, with what is typed into it. */
+  call(args: string[], typed: string): string {
+    return execFileSync(BINARY, args, {
+      input: typed,
+      env: { ...process.env, INK_LAMP_DATABASE_URL: this.database },
+    }).toString()
+  }
+
   /** Makes a look's state and tape what no version reads; what guards the tape is asleep meanwhile. */
   damage(look: string): void {
     const sql = `alter table tape_entry disable trigger user;
@@ -76,9 +97,14 @@ export class App {
   }
 
   async api(path: string, body?: unknown, method = body === undefined ? 'GET' : 'POST'): Promise<any> {
-    const init =
-      body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
-    const response = await fetch(`${this.url}/api${path}`, { method, ...init })
+    const headers = {
+      ...(this.cookie ? { cookie: this.cookie } : {}),
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+    }
+    const init = { method, headers, body: body === undefined ? undefined : JSON.stringify(body) }
+    const response = await fetch(`${this.url}/api${path}`, init)
+    const cookie = response.headers.get('set-cookie')
+    if (cookie) this.cookie = cookie.split(';')[0] ?? ''
     return response.json()
   }
 

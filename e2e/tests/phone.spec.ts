@@ -120,27 +120,6 @@ test('what waits on the phone outlasts the page', async ({ browser }) => {
   await app.stop('SIGTERM')
 })
 
-test('the board shows the way to it, and is on the studio network only where that was asked for', async ({
-  app,
-  page,
-  board,
-}) => {
-  await board(await underWay(app, 'Address'))
-  await page.getByRole('button', { name: 'Phone' }).click()
-  const dialog = page.getByRole('dialog')
-  await expect(dialog.getByRole('img', { name: /QR code/ })).toBeVisible()
-  await expect(dialog).toContainText(`${app.url}/setups/`)
-  await expect(dialog).toContainText('INK_LAMP_NETWORK=')
-  // Another address of this machine stands in for the studio's network.
-  const away = app.url.replace('127.0.0.1', '127.0.0.2')
-  await expect(fetch(`${away}/api/health`)).rejects.toThrow()
-  const wide = await app.another({ INK_LAMP_NETWORK: '127.0.0.2' })
-  const address = await wide.api('/address')
-  expect(address).toEqual({ url: wide.url.replace('127.0.0.1', '127.0.0.2'), on_network: true })
-  expect((await fetch(`${address.url}/api/health`)).status).toBe(200)
-  await wide.stop('SIGTERM')
-})
-
 test('the application opens without the server, shows the board as it was last seen here, and keeps what is done', async ({
   browser,
 }) => {

@@ -10,15 +10,22 @@ export class Client {
   constructor(url) {
     this.url = url
     this.agent = new Agent({ keepAlive: true })
+    /** Sent along with each request: who asks. */
+    this.headers = {}
+    /** What the last answer that gave one gave to carry. */
+    this.cookie = ''
   }
 
   call(method, path, text, kind = 'application/json') {
     return new Promise((done) => {
-      const headers = text === undefined ? {} : { 'content-type': kind, 'content-length': Buffer.byteLength(text) }
+      const sent = text === undefined ? {} : { 'content-type': kind, 'content-length': Buffer.byteLength(text) }
+      const headers = { ...this.headers, ...sent }
       const began = performance.now()
       const broken = () => done({ status: 0, took: performance.now() - began, text: '' })
       const asked = request(`${this.url}${path}`, { method, headers, agent: this.agent }, (answer) => {
         const parts = []
+        const [given] = answer.headers['set-cookie'] ?? []
+        if (given) this.cookie = given.split(';')[0]
         answer.on('data', (part) => parts.push(part))
         answer.on('error', broken)
         answer.on('end', () => {

@@ -120,7 +120,9 @@ function bySchema(tool, url, seconds, seed) {
     'not_a_server_error,status_code_conformance,content_type_conformance,response_schema_conformance,unsupported_method,allow_header_conformance'
   // prettier-ignore
   const given = [
-    'run', `${url}/api/openapi.json`, '--checks', checks, '--exclude-path', '/api/events', '--phases', 'coverage,fuzzing', '--no-shrink', '--continue-on-failure',
+    'run', `${url}/api/openapi.json`, '--checks', checks, '--exclude-path', '/api/events',
+    // Once there is an owner nobody else is let in: the tests of the door have that one.
+    '--exclude-path', '/api/door/owner', '--phases', 'coverage,fuzzing', '--no-shrink', '--continue-on-failure',
     '--max-time', String(seconds), '--seed', String(seed), '--suppress-health-check', 'all', '--generation-database', 'none', '--warnings', 'off', '--no-color',
   ]
   // It leaves notes of its own where it runs.

@@ -1,16 +1,16 @@
-//! The door: who is in, as what, codes, people, links, and the log.
+//! The door: who is in, as what, codes, people.
 
 use actix_web::{HttpResponse, delete, get, patch, post, web};
 use chrono::{DateTime, TimeDelta, Utc};
 use ink_lamp_light::refusal::Refusal;
-use ink_lamp_store::{Account, AuditLine, Code, DoorRole, LookNumber, Session, Share, Store};
+use ink_lamp_store::{Account, Code, DoorRole, Session, Store};
 use serde::{Deserialize, Serialize};
-use utoipa::{IntoParams, ToSchema};
+use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::session::made_account;
+use super::{links::LinkView, session::made_account};
 use crate::{
-    body::{Checked, Id, when},
+    body::{Checked, Id},
     door::{
         asked::Asked,
         keeper::{About, Event},
@@ -22,10 +22,6 @@ use crate::{
 
 /// So long a code is good.
 const CODE_IS_GOOD: TimeDelta = TimeDelta::minutes(10);
-/// So long a link may be open, days.
-const LONGEST_SHARE: i64 = 366;
-/// Lines of the log that are sent at once.
-const LINES: u64 = 100;
 
 /// The door: who may come in, with what, until when.
 #[derive(Serialize, ToSchema)]
@@ -91,46 +87,6 @@ pub struct PersonView {
 impl From<&Account> for PersonView {
     fn from(account: &Account) -> Self {
         Self { id: account.id, name: account.name.clone(), role: account.role }
-    }
-}
-
-/// A look that is shown by link.
-#[derive(Serialize, ToSchema)]
-pub struct LinkView {
-    /// Its id.
-    id: Uuid,
-    /// The link.
-    url: String,
-    /// The look.
-    look: Uuid,
-    /// Its name.
-    look_name: String,
-    /// Its sitting's name.
-    sitting_name: String,
-    /// As it stood at this version; as it stands where there is none.
-    version: Option<i64>,
-    /// Whether its frames are shown.
-    pictures: bool,
-    /// Until when it is shown.
-    until: DateTime<Utc>,
-    /// When it was ended, where it was.
-    ended_at: Option<DateTime<Utc>>,
-    /// Whether it is over.
-    over: bool,
-    /// How often it was opened.
-    opened: i64,
-    /// When it was opened last.
-    opened_at: Option<DateTime<Utc>>,
-}
-
-impl LinkView {
-    fn of(share: Share, of: Option<&LookNumber>, site: &Site) -> Self {
-        let over = share.ended_at.is_some() || share.until <= Utc::now() || of.is_none_or(|of| of.deleted);
-        let Share { id, token, look, version, pictures, until, ended_at, opened, opened_at, .. } = share;
-        let (look_name, sitting_name) = of.map(|of| (of.look_name.clone(), of.sitting_name.clone())).unwrap_or_default();
-        // Behind the #, what opens it is never sent to a server that hands pages on, and stands in no log.
-        let url = format!("{}/l#{token}", site.origin());
-        Self { id, url, look, look_name, sitting_name, version, pictures, until, ended_at, over, opened, opened_at }
     }
 }
 
@@ -330,136 +286,4 @@ pub async fn remove_person(store: web::Data<Store>, asked: Asked, id: Id) -> Res
     asked.door.forget();
     asked.note(Event::PersonRemoved, About::told(gone.name));
     Ok(HttpResponse::NoContent().finish())
-}
-
-/// A link to be made.
-#[derive(Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct LinkToMake {
-    /// Made by the client (UUID version 7): sent twice, it is made once.
-    id: Uuid,
-    /// The look.
-    look: Uuid,
-    /// As it stood at this version of its tape; as it stands when it is opened where it is left out.
-    version: Option<i64>,
-    /// Whether its frames are shown.
-    #[serde(default)]
-    pictures: bool,
-    /// Until when: from now to 366 days on.
-    #[serde(deserialize_with = "when")]
-    until: DateTime<Utc>,
-}
-
-/// Shows a look by link: to be read, by whoever has the link.
-#[utoipa::path(operation_id = "makeLink", tag = "door", request_body = LinkToMake, responses(
-    (status = 201, description = "Made", body = LinkView),
-    (status = 404, description = "No such look", body = Problem),
-    (status = 410, description = "Its sitting was deleted", body = Problem),
-    (status = 422, description = "A field is wrong", body = Problem),
-))]
-#[post("/door/links")]
-pub async fn make_link(
-    store: web::Data<Store>,
-    site: web::Data<Site>,
-    asked: Asked,
-    body: Checked<LinkToMake>,
-) -> Result<HttpResponse, Problem> {
-    let LinkToMake { id, look, version, pictures, until } = body.0;
-    let now = Utc::now();
-    if until <= now || until > now + TimeDelta::days(LONGEST_SHARE) {
-        return Err(Refusal::new("until", format!("Say a time from now to {LONGEST_SHARE} days on.")).into());
-    }
-    let token = token::token().map_err(|error| Problem::broken_off(&error))?;
-    let share = Share { id, token, look, version, pictures, created_at: now, until, ended_at: None, opened: 0, opened_at: None };
-    let share = store.make_share(&share).await?;
-    let numbers = store.look_numbers(&[look]).await?;
-    let of = numbers.first().map(|(_, number)| number);
-    asked.note(Event::Shared, of.map(About::look).unwrap_or_default());
-    Ok(HttpResponse::Created().json(LinkView::of(share, of, &site)))
-}
-
-/// Ends a link.
-#[utoipa::path(operation_id = "endLink", tag = "door", params(("id" = Uuid, Path, description = "The link")), responses((status = 204, description = "It opens nothing any more")))]
-#[delete("/door/links/{id}")]
-pub async fn end_link(store: web::Data<Store>, asked: Asked, id: Id) -> Result<HttpResponse, Problem> {
-    let share = store.end_share(id.0).await?;
-    let numbers = store.look_numbers(&[share.look]).await?;
-    asked.note(Event::LinkEnded, numbers.first().map(|(_, number)| About::look(number)).unwrap_or_default());
-    Ok(HttpResponse::NoContent().finish())
-}
-
-/// Which lines.
-#[derive(Deserialize, IntoParams)]
-#[serde(deny_unknown_fields)]
-pub struct BeforeLine {
-    /// Those before this one; the newest where it is left out.
-    before: Option<i64>,
-}
-
-/// A line of the log.
-#[derive(Serialize, ToSchema)]
-pub struct LogLine {
-    /// Its place, counted up.
-    id: i64,
-    /// When.
-    at: DateTime<Utc>,
-    /// What: `signed_in`.
-    what: String,
-    /// In words.
-    words: String,
-    /// Who; none where nobody was in.
-    who: Option<String>,
-    /// As what.
-    role: Option<String>,
-    /// From which address.
-    address: Option<String>,
-}
-
-impl From<AuditLine> for LogLine {
-    fn from(line: AuditLine) -> Self {
-        let words = words(&line);
-        let AuditLine { id, at, what, who, role, address, .. } = line;
-        Self { id, at, what, words, who, role, address }
-    }
-}
-
-/// A line in words: sittings and looks by number.
-fn words(line: &AuditLine) -> String {
-    let did = match line.what.as_str() {
-        "signed_in" => "signed in",
-        "signed_out" => "signed out",
-        "came_in" => "came in with a code",
-        "let_out" => "let out",
-        "role_changed" => "gave another role",
-        "code_made" => "made a code",
-        "code_taken_back" => "took a code back",
-        "refused" => "refused",
-        "slowed" => "slowed after too many tries",
-        "person_added" => "added",
-        "person_removed" => "took the pass phrase away",
-        "phrase_changed" => "changed the pass phrase",
-        "shared" => "made a link",
-        "link_opened" => "a link was opened",
-        "link_ended" => "ended a link",
-        "exported" => "took the kit out",
-        "kit_replaced" => "replaced the kit",
-        "deleted" => "deleted",
-        "restored" => "brought back",
-        "forgotten" => "forgot for good",
-        other => other,
-    };
-    let about = match (line.sitting, line.look) {
-        (Some(sitting), Some(look)) => format!(", sitting {sitting}, look {look}"),
-        (Some(sitting), None) => format!(", sitting {sitting}"),
-        _ => String::new(),
-    };
-    let told = line.told.as_ref().map(|told| format!(": {told}")).unwrap_or_default();
-    format!("{did}{about}{told}")
-}
-
-/// The log: who came, was let in or out, was refused; what was shared, taken out or deleted. 100 lines, the newest first; kept 400 days.
-#[utoipa::path(operation_id = "listLog", tag = "door", params(BeforeLine), responses((status = 200, description = "The lines", body = [LogLine])))]
-#[get("/door/log")]
-pub async fn log(store: web::Data<Store>, part: web::Query<BeforeLine>) -> Result<web::Json<Vec<LogLine>>, Problem> {
-    Ok(web::Json(store.audited(part.before, LINES).await?.into_iter().map(LogLine::from).collect()))
 }

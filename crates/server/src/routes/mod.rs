@@ -9,6 +9,8 @@ mod draft;
 mod events;
 mod health;
 pub mod kit;
+mod links;
+mod log;
 mod plan;
 mod scales;
 mod session;
@@ -42,9 +44,9 @@ pub fn api(config: &mut ServiceConfig) {
             .service(door::let_out)
             .service(door::add_person)
             .service(door::remove_person)
-            .service(door::make_link)
-            .service(door::end_link)
-            .service(door::log)
+            .service(links::make)
+            .service(links::end)
+            .service(log::list)
             .service(shared::show)
             .service(shared::authority)
             .service(document::document)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { answered, api, OutOfReach, type SharedView } from '@/api/client'
 import StopLadder from '@/board/ladder/StopLadder.vue'
 import CameraNow from '@/draw/CameraNow.vue'
@@ -31,7 +31,8 @@ async function load(): Promise<void> {
     failed.value = { words: (error as Error).message, again: error instanceof OutOfReach }
   }
 }
-onMounted(load)
+// Another link that is put into the same page is another look.
+watch(() => token, load, { immediate: true })
 useTitle(() => (shown.value ? `${shown.value.look} · Ink Lamp` : 'Ink Lamp'))
 const asOf = computed(() => {
   const now = shown.value

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { v7 } from 'uuid'
 import { ref } from 'vue'
-import { answered, api, Refused } from '@/api/client'
+import { answered, api } from '@/api/client'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 import TextField from '@/ui/TextField.vue'
+import { useShortForm } from './shortForm'
 import { useDoor } from './store'
 
 /** Somebody who is to come in with a name and a pass phrase. */
@@ -15,25 +16,21 @@ const id = v7()
 const name = ref('')
 const phrase = ref('')
 const role = ref<'assistant' | 'guest'>('assistant')
-const wrong = ref<{ field?: string | null; words: string }>()
+const form = useShortForm()
 
-async function add(): Promise<void> {
-  try {
+const add = () =>
+  form.send(async () => {
     const body = { id, name: name.value, role: role.value, pass_phrase: phrase.value }
     await answered(api.POST('/api/door/people', { body }))
     await store.load()
     emit('close')
-  } catch (error) {
-    wrong.value = { field: error instanceof Refused ? error.problem.field : undefined, words: (error as Error).message }
-  }
-}
-const at = (field: string) => (wrong.value?.field === field ? wrong.value.words : undefined)
+  })
 </script>
 
 <template>
   <ModalDialog open title="Add a person" @close="emit('close')">
     <form class="mt-4 flex flex-col gap-4" @submit.prevent="add">
-      <TextField v-model="name" label="Name" :wrong="at('name')" />
+      <TextField v-model="name" label="Name" :wrong="form.at('name')" />
       <SegmentedChoice
         v-model="role"
         label="They come in as"
@@ -47,10 +44,10 @@ const at = (field: string) => (wrong.value?.field === field ? wrong.value.words 
         label="Pass phrase"
         type="password"
         autocomplete="new-password"
-        :wrong="at('pass_phrase')"
+        :wrong="form.at('pass_phrase')"
         hint="12 characters at least: four or five words that have nothing to do with each other. They can change it."
       />
-      <p v-if="wrong && !wrong.field" class="text-warn" role="alert">{{ wrong.words }}</p>
+      <p v-if="form.elsewhere.value" class="text-warn" role="alert">{{ form.elsewhere.value }}</p>
       <div class="flex justify-end gap-2">
         <PushButton @click="emit('close')">Cancel</PushButton>
         <PushButton type="submit" primary>Add</PushButton>

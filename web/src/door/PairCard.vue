@@ -52,7 +52,9 @@ const picture = computed(() =>
 )
 const now = useNow({ interval: 1000 })
 const left = computed(() => {
-  const seconds = shown.value ? Math.max(0, Math.floor((Date.parse(shown.value.until) - now.value.getTime()) / 1000)) : 0
+  const seconds = shown.value
+    ? Math.max(0, Math.floor((Date.parse(shown.value.until) - now.value.getTime()) / 1000))
+    : 0
   return { over: seconds === 0, words: `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` }
 })
 

@@ -141,6 +141,10 @@ test('a phone meters as assistant, a guest looks on, and a phone that is let out
   await guest.keyboard.press('d')
   await expect(guest.getByText('You look on as a guest: nothing is written from here.')).toBeVisible()
   for (const [path, told] of [
+    [`/setups/${look}/plan`, 'You look on as a guest.'],
+    [`/setups/${look}/ways`, 'You look on as a guest.'],
+    [`/setups/${look}/ways/shutter`, 'You look on as a guest.'],
+    [`/setups/${look}/check`, 'You look on as a guest.'],
     ['/', 'New sittings are the owner’s to begin.'],
     ['/kit', 'The kit is the owner’s to change.'],
     ['/new', 'New sittings are the owner’s to begin.'],
@@ -148,7 +152,7 @@ test('a phone meters as assistant, a guest looks on, and a phone that is let out
   ] as const) {
     await guest.goto(path)
     await expect(guest.getByText(told)).toBeVisible()
-    for (const name of ['New sitting', 'Add a strobe', 'Clear', 'Save', 'Let out'])
+    for (const name of ['New sitting', 'Add a strobe', 'Clear', 'Save', 'Let out', 'Undo', /^Try:/, /^Set$/, /^Fire/])
       await expect(guest.getByRole('button', { name })).toBeHidden()
   }
 

@@ -195,7 +195,7 @@ test('nothing sticks out of a phone, upright or on its side', async ({ app, brow
       'ways/colour',
       'ways/no-flash',
     ].map((part) => `/setups/${look}/${part}`),
-    ['/', '/kit', '/new'],
+    ['/', '/kit', '/new', '/door', '/come-in'],
   ].flat()
   for (const width of [360, 430]) {
     await page.setViewportSize({ width, height: 780 })

@@ -105,10 +105,11 @@ pub async fn at_the_door<B: MessageBody + 'static>(
     // As the router reads it: a path that it takes for another is another here too.
     let path = request.match_info().as_str();
     // The pages themselves hold nothing of the record; how the server is, is told without it too.
-    if (path.starts_with("/api/") || path == "/api")
-        && path != "/api/health"
-        && let Some(door) = request.app_data::<web::Data<Arc<Door>>>().cloned()
-    {
+    if (path.starts_with("/api/") || path == "/api") && path != "/api/health" {
+        let Some(door) = request.app_data::<web::Data<Arc<Door>>>().cloned() else {
+            let detail = "Nobody keeps the door here: nothing is let in.";
+            return refuse(request, &Problem::new(StatusCode::SERVICE_UNAVAILABLE, "no-door", "No door", detail));
+        };
         let right = needed(request.method(), path);
         let from = door.from(request.request());
         let who = match door.who(request.request()).await {

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import CameraNow from '@/draw/CameraNow.vue'
 import AwayBar from '@/look/AwayBar.vue'
+import LooksOn from '@/look/LooksOn.vue'
 import { useAsItStands } from '@/look/asItStands'
 import { useBoard } from '@/look/board'
 import AppBar from '@/ui/AppBar.vue'
@@ -60,6 +61,7 @@ const commands = checkCommands({
       <CameraNow v-if="board.view" :camera="board.view.board.camera" />
     </AppBar>
     <AwayBar />
+    <LooksOn v-if="board.looksOn" class="mx-2 mb-2" />
     <main class="flex-1 px-2 pb-2">
       <p v-if="board.failed ?? devices.failed" class="card px-4.5 py-4 text-warn">
         {{ board.failed ?? devices.failed }}

@@ -55,7 +55,7 @@ const SIGNS = [
         <span v-for="sign in SIGNS" :key="sign.state" class="label flex items-center gap-1.5"
           ><CellSign :state="sign.state" aria-hidden="true" />{{ sign.words }}</span
         >
-        <label class="label ml-auto flex items-center gap-2"
+        <label v-if="!board.looksOn" class="label ml-auto flex items-center gap-2"
           >Ticked by
           <b v-if="who.name" class="font-[650] text-text">{{ who.name }}</b>
           <input

@@ -131,7 +131,7 @@ onMounted(async () => {
             With a link to a look you come in without either: it shows that look, read only, until its day.
           </p>
           <p class="label mt-4 text-text-2">
-            Pass phrase lost: on the machine itself, stop Ink Lamp and run
+            Pass phrase lost: on the machine itself, run
             <b class="font-[650]">./run owner --reset</b>.
           </p>
         </section>

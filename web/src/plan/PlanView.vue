@@ -11,6 +11,7 @@ import StartsPanel from '@/plan/panels/StartsPanel.vue'
 import StudioPanel from '@/plan/panels/StudioPanel.vue'
 import { useBoard } from '@/look/board'
 import AwayBar from '@/look/AwayBar.vue'
+import LooksOn from '@/look/LooksOn.vue'
 import MomentBar from '@/look/MomentBar.vue'
 import { usePlan } from './store'
 import AppBar from '@/ui/AppBar.vue'
@@ -73,6 +74,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
     </AppBar>
     <AwayBar />
     <MomentBar />
+    <LooksOn v-if="board.looksOn" class="mx-2 mb-2" />
     <main
       class="grid min-h-0 flex-1 gap-2 px-2 pb-2"
       :class="narrow ? 'grid-cols-[minmax(0,1fr)]' : 'grid-cols-[minmax(0,1fr)_27.5rem]'"

@@ -81,19 +81,14 @@ const commands = studyCommands({ study: go, leave: () => void router.push({ name
     <LooksOn v-if="board.looksOn" class="mx-2 mb-2" />
     <main class="flex-1 px-2 pb-2">
       <p v-if="board.failed" class="card px-4.5 py-4 text-warn">{{ board.failed }}</p>
+      <WaysPanel v-else-if="!study" />
       <fieldset
-        v-else-if="!study || (panel && room.study.answer.value && board.view && board.scales)"
+        v-else-if="panel && room.study.answer.value && board.view && board.scales"
         :disabled="board.looksOn"
         class="contents"
         :class="board.looksOn ? 'not-yours' : ''"
       >
-        <WaysPanel v-if="!study" />
-        <component
-          :is="panel"
-          v-else-if="room.study.answer.value && board.scales"
-          :scales="board.scales"
-          :study="room.study.answer.value"
-        />
+        <component :is="panel" :scales="board.scales" :study="room.study.answer.value" />
       </fieldset>
       <p v-else class="card px-4.5 py-4 text-text-2" role="status">
         {{ room.study.failed.value ?? 'Working it out …' }}

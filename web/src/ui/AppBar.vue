@@ -54,7 +54,7 @@ const views = computed(() => [
       </svg>
       Ink Lamp
     </RouterLink>
-    <nav v-if="!bare" class="flex gap-1" aria-label="Views">
+    <nav v-if="!bare" class="flex min-w-0 flex-wrap gap-1" aria-label="Views">
       <RouterLink
         v-for="view in views"
         :key="view.name"

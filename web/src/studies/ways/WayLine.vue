@@ -2,6 +2,7 @@
 import { computed, ref, useId } from 'vue'
 import type { RoomWay, Ways } from '@/api/client'
 import PushButton from '@/ui/PushButton.vue'
+import { may } from '@/ui/who'
 import RoleMark from '@/draw/RoleMark.vue'
 import LandingTrack from './LandingTrack.vue'
 import PowerBar from './PowerBar.vue'
@@ -68,7 +69,9 @@ const usable = computed(() => way.entries.length > 0 && way.does && way.possible
     </td>
     <td class="cell py-1 pr-4 text-right">
       <span v-if="way.in_use" class="font-[650] whitespace-nowrap text-text">✓ In use</span>
-      <PushButton v-else-if="usable" :aria-label="`Try: ${way.name}`" @click="emit('try')">Try</PushButton>
+      <PushButton v-else-if="usable && may('write')" :aria-label="`Try: ${way.name}`" @click="emit('try')"
+        >Try</PushButton
+      >
     </td>
   </tr>
   <tr v-if="open" :id="`${id}-more`">
@@ -95,7 +98,7 @@ const usable = computed(() => way.entries.length > 0 && way.does && way.possible
           <li v-if="way.ratio">Lit : shadow then {{ way.ratio }}</li>
           <li v-for="note in way.notes" :key="note">{{ note }}</li>
         </ul>
-        <PushButton v-if="usable && !way.in_use" class="ml-auto self-end" @click="emit('use')"
+        <PushButton v-if="usable && !way.in_use && may('write')" class="ml-auto self-end" @click="emit('use')"
           >Use: write camera and dials</PushButton
         >
       </div>

@@ -100,7 +100,13 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
           Wished {{ shownWays.wish_words }}.
         </p>
       </div>
-      <SegmentedChoice v-model="fate" label="The room is to be" :options="fates" class="min-w-62.5" />
+      <SegmentedChoice
+        v-if="!board.looksOn"
+        v-model="fate"
+        label="The room is to be"
+        :options="fates"
+        class="min-w-62.5"
+      />
     </div>
     <p v-if="shownWays.missing" class="card px-4.5 py-4">
       {{ shownWays.missing }}
@@ -111,7 +117,7 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
     <div v-else class="card overflow-x-clip">
       <div class="label flex flex-wrap items-center gap-3 px-4 pt-3 text-text-2">
         <span class="min-w-0 flex-1"><b class="font-[650] text-text">Must hold:</b> {{ shownWays.holds }}</span>
-        <PushButton @click="holding = true">Change what must hold</PushButton>
+        <PushButton v-if="!board.looksOn" @click="holding = true">Change what must hold</PushButton>
       </div>
       <table class="ways w-full table-fixed">
         <thead class="text-text-2">
@@ -178,6 +184,7 @@ const shown = (stops: number) => (stops < 0 ? `−${Math.abs(stops)}` : String(s
             <th scope="rowgroup" colspan="8" class="cell wide px-4 py-2 text-left font-[650]">
               {{ shownWays.other.words }}
               <button
+                v-if="!board.looksOn"
                 type="button"
                 class="label ml-3 h-8 rounded-key border border-line-2 px-2 font-normal hover:border-edge"
                 @click="board.write(shownWays.other.entry)"

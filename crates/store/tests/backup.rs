@@ -8,7 +8,7 @@ use std::{
 
 use chrono::Utc;
 use ink_lamp_store::{
-    NewEntry, Store,
+    DoorRole, NewEntry, Session, Store,
     testing::{begun, fresh_store},
 };
 use serde_json::json;
@@ -65,6 +65,18 @@ async fn worked(store: &Store, name: &str) -> Uuid {
 async fn a_backup_comes_back_on_a_second_cluster_and_never_over_another_record_unasked() {
     let (store, url) = fresh_store().await.unwrap();
     let look = worked(&store, "Clock mender").await;
+    let now = Utc::now();
+    let phone = Session {
+        id: Uuid::now_v7(),
+        name: "Phone".to_owned(),
+        role: DoorRole::Assistant,
+        account: None,
+        lives_seconds: 3600,
+        created_at: now,
+        seen_at: now,
+        ended_at: None,
+    };
+    store.begin_session(&phone, [7; 32]).await.unwrap();
     let file = std::env::temp_dir().join(format!("ink-lamp-{}.backup", Uuid::now_v7().simple()));
     let path = file.to_str().unwrap();
     let made = script("backup.sh", &["backup", &url, path]);
@@ -80,6 +92,9 @@ async fn a_backup_comes_back_on_a_second_cluster_and_never_over_another_record_u
     assert_eq!(restored.setup(look).await.unwrap().setup, store.setup(look).await.unwrap().setup);
     let (there, here) = (restored.tape(look, 9, 9).await.unwrap().items, store.tape(look, 9, 9).await.unwrap().items);
     assert_eq!(format!("{there:?}"), format!("{here:?}"));
+    // Who was in when it was made may have been let out since: here they are out.
+    assert_eq!((store.sessions().await.unwrap().len(), restored.sessions().await.unwrap().len()), (1, 0));
+    assert!(restored.session_of([7; 32]).await.unwrap().unwrap().ended_at.is_some());
     // It is written on to as the first one is.
     worked(&restored, "Sail maker").await;
     let open = script("backup.sh", &["restore", &second.url, path, "--replace"]);

@@ -60,6 +60,12 @@ impl Config {
             return Err("INK_LAMP_TLS is for the studio's network: INK_LAMP_NETWORK names this machine's address there.".to_owned());
         }
         let public = said("INK_LAMP_PUBLIC_URL").map(|text| public(&text)).transpose()?;
+        if let (Some(_), Some(named)) = (&tls, &public)
+            && !named.secure
+        {
+            let host = &named.host;
+            return Err(format!("INK_LAMP_PUBLIC_URL is http://{host}, and INK_LAMP_TLS is on: https://{host} is what others find."));
+        }
         let owner_file = said("INK_LAMP_OWNER_PASSPHRASE_FILE").map(PathBuf::from);
         let backups = match env::var("INK_LAMP_BACKUPS") {
             Err(_) => None,

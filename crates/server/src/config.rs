@@ -43,10 +43,9 @@ impl Config {
             Err(_) => PORT,
             Ok(text) => text.parse().map_err(|_| format!("INK_LAMP_PORT is {text}. Give a port from 0 to 65535, such as {PORT}."))?,
         };
-        let network = match env::var("INK_LAMP_NETWORK") {
-            Err(_) => None,
-            Ok(text) if text.is_empty() => None,
-            Ok(text) => match text.parse::<IpAddr>() {
+        let network = match said("INK_LAMP_NETWORK") {
+            None => None,
+            Some(text) => match text.parse::<IpAddr>() {
                 Ok(ip) if !ip.is_unspecified() && !ip.is_multicast() => Some(ip),
                 _ => {
                     return Err(format!(
@@ -67,10 +66,9 @@ impl Config {
             return Err(format!("INK_LAMP_PUBLIC_URL is http://{host}, and INK_LAMP_TLS is on: https://{host} is what others find."));
         }
         let owner_file = said("INK_LAMP_OWNER_PASSPHRASE_FILE").map(PathBuf::from);
-        let backups = match env::var("INK_LAMP_BACKUPS") {
-            Err(_) => None,
-            Ok(text) if text.is_empty() => None,
-            Ok(text) => {
+        let backups = match said("INK_LAMP_BACKUPS") {
+            None => None,
+            Some(text) => {
                 let hours = env::var("INK_LAMP_BACKUPS_EVERY").unwrap_or_else(|_| "24".to_owned());
                 let every = hours.parse().ok().filter(|hours| (1..=8760).contains(hours)).map(TimeDelta::hours);
                 let every =

@@ -26,7 +26,8 @@ use tracing_actix_web::RequestId;
 use crate::{
     door::{
         cookie,
-        keeper::{About, Door, Event},
+        event::{About, Event},
+        keeper::Door,
         rights::{Right, needed},
         throttle::Lock,
         who::Who,
@@ -79,7 +80,7 @@ pub async fn own_pages_only<B: MessageBody + 'static>(
 
 /// Whether a host is a name of this server: of this machine, the address on the studio's network that it was given, or what it is called from outside.
 fn is_own(host: &str, site: &Site) -> bool {
-    if site.public.as_ref().is_some_and(|public| public.host.eq_ignore_ascii_case(host)) {
+    if site.public.as_ref().is_some_and(|public| public.is(host)) {
         return true;
     }
     let name = match host.rsplit_once(':') {

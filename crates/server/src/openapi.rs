@@ -37,8 +37,9 @@ pub fn openapi() -> utoipa::openapi::OpenApi {
     let mut document = App::new().into_utoipa_app().openapi(Document::openapi()).configure(routes::api).split_for_parts().1;
     for (path, item) in &mut document.paths.paths {
         for (method, operation) in operations(item) {
-            with_what_any_can_answer(path, operation);
-            with_its_right(method, path, operation);
+            let right = ROUTES.iter().find(|(m, p, _)| (*m, *p) == (method, path.as_str())).map(|(_, _, right)| *right);
+            with_what_any_can_answer(path, right, operation);
+            operation.security = right.map(security);
             errors_are_problems(operation);
         }
     }
@@ -53,32 +54,13 @@ pub fn openapi() -> utoipa::openapi::OpenApi {
     document
 }
 
-/// Says which right an operation needs, and how one shows that one has it. The scopes of a cookie are the rights' names.
-fn with_its_right(method: &str, path: &str, operation: &mut Operation) {
-    let Some((_, _, right)) = ROUTES.iter().find(|(m, p, _)| (*m, *p) == (method, path)) else { return };
-    operation.security = match right {
-        Right::Come => Some(vec![SecurityRequirement::default()]),
-        Right::Shared => Some(vec![SecurityRequirement::new("link", [] as [&str; 0])]),
-        other => Some(vec![SecurityRequirement::new("device", [other.name()])]),
-    };
-    let mut say = |status: &str, description: &str| {
-        let problem = Content::new(Some(Ref::from_schema_name("Problem")));
-        let answer = ResponseBuilder::new().description(description).content("application/json", problem);
-        operation.responses.responses.entry(status.to_owned()).or_insert_with(|| answer.build().into());
-    };
-    match right {
-        Right::Come => {}
-        Right::Shared => {
-            say("401", "Asked without a link");
-            say("404", "There is no such link");
-            say("410", "The link is over");
-            say("429", "Too many links that never were; Retry-After says how long to wait");
-        }
-        _ => {
-            say("401", "Nobody signed in, or the device was let out");
-            say("403", "Not of that right, or asked from another page");
-        }
-    }
+/// How one shows that one has a right. The scopes of a cookie are the rights' names.
+fn security(right: Right) -> Vec<SecurityRequirement> {
+    vec![match right {
+        Right::Come => SecurityRequirement::default(),
+        Right::Shared => SecurityRequirement::new("link", [] as [&str; 0]),
+        other => SecurityRequirement::new("device", [other.name()]),
+    }]
 }
 
 fn operations(item: &mut PathItem) -> impl Iterator<Item = (&'static str, &mut Operation)> {
@@ -102,8 +84,8 @@ pub(crate) fn methods_of(document: &utoipa::openapi::OpenApi) -> Methods {
     Methods(methods.collect())
 }
 
-/// Declares what guards, the reading of requests and the record can answer to any request of its shape. What a route says itself stands.
-fn with_what_any_can_answer(path: &str, operation: &mut Operation) {
+/// Declares what the door, the other guards, the reading of requests and the record can answer to any request of its shape. What a route says itself stands.
+fn with_what_any_can_answer(path: &str, right: Option<Right>, operation: &mut Operation) {
     let mut any = vec![("421", "Asked under another name"), ("503", "Out of reach, or too much at once; ask again")];
     let writes = operation.request_body.is_some();
     if writes {
@@ -118,6 +100,18 @@ fn with_what_any_can_answer(path: &str, operation: &mut Operation) {
     let derived = ["/api/health", "/api/scales", "/api/openapi.json", "/api/kit/schema", "/api/events"];
     if !derived.contains(&path) {
         any.extend([("403", "Asked from another page"), ("500", "What is kept can't be read"), ("507", "The record's disk is full")]);
+    }
+    match right {
+        None | Some(Right::Come) => {}
+        Some(Right::Shared) => any.extend([
+            ("401", "Asked without a link"),
+            ("404", "There is no such link"),
+            ("410", "The link is over"),
+            ("429", "Too many links that never were; Retry-After says how long to wait"),
+        ]),
+        Some(_) => {
+            any.extend([("401", "Nobody signed in, or the device was let out"), ("403", "Not of that right, or asked from another page")])
+        }
     }
     for (status, description) in any {
         let answer = ResponseBuilder::new()

@@ -10,7 +10,7 @@ use chrono::Utc;
 use ink_lamp_store::{Account, AuditLine, DoorRole, Store};
 use uuid::Uuid;
 
-use crate::door::phrase;
+use crate::door::{event::Event, phrase};
 
 const NAME: &str = "Owner";
 
@@ -31,7 +31,7 @@ pub async fn needed(store: &Store, file: Option<&Path>) -> Result<(), String> {
     let pass_phrase = phrase::hashed(&phrase).map_err(|e| e.to_string())?;
     let owner = Account { id: Uuid::now_v7(), name: NAME.to_owned(), role: DoorRole::Owner, pass_phrase };
     store.make_account(&owner).await.map_err(|e| e.to_string())?;
-    note(store, "person_added").await?;
+    note(store, Event::PersonAdded).await?;
     println!("The owner's pass phrase is set. Sign in as {NAME}.");
     Ok(())
 }
@@ -47,15 +47,15 @@ pub async fn reset(store: &Store) -> Result<(), String> {
     let hash = phrase::hashed(&phrase).map_err(|e| e.to_string())?;
     store.set_pass_phrase(owner.id, &hash, None).await.map_err(|e| e.to_string())?;
     store.let_all_out().await.map_err(|e| e.to_string())?;
-    note(store, "phrase_changed").await?;
+    note(store, Event::PhraseChanged).await?;
     println!("The pass phrase of {} is another one, and all devices are out.", owner.name);
     Ok(())
 }
 
-async fn note(store: &Store, what: &str) -> Result<(), String> {
+async fn note(store: &Store, what: Event) -> Result<(), String> {
     let line = AuditLine {
         at: Utc::now(),
-        what: what.to_owned(),
+        what: what.name().to_owned(),
         who: Some("this machine".to_owned()),
         told: Some(NAME.to_owned()),
         ..AuditLine::default()

@@ -19,9 +19,13 @@ impl Public {
     pub fn origin(&self) -> String {
         format!("{}://{}", if self.secure { "https" } else { "http" }, self.host)
     }
-}
 
-impl Public {
+    /// Whether a request's host is this one.
+    #[must_use]
+    pub fn is(&self, host: &str) -> bool {
+        self.host.eq_ignore_ascii_case(host)
+    }
+
     /// The host's name, without a port.
     #[must_use]
     pub fn name(&self) -> &str {

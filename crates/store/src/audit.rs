@@ -18,7 +18,7 @@ use crate::{
 };
 
 /// So many days it is kept.
-pub const KEPT_DAYS: i64 = 400;
+const KEPT_DAYS: i64 = 400;
 
 /// A line of the audit log.
 #[derive(Debug, Clone, PartialEq, Eq, Default)]

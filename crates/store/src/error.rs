@@ -13,7 +13,7 @@ pub enum StoreError {
     /// There is no such thing.
     #[error("There is no {what} {id}.")]
     NotFound {
-        /// `sitting`, `setup` or `entry`.
+        /// `sitting`, `setup`, `entry`, `device` …
         what: &'static str,
         /// Which.
         id: Uuid,

@@ -63,7 +63,7 @@ mod turns;
 mod upgrade;
 
 pub use accounts::Account;
-pub use audit::{AuditLine, KEPT_DAYS};
+pub use audit::AuditLine;
 pub use changes::{Change, Changes};
 pub use codes::Code;
 pub use door_role::DoorRole;
@@ -72,7 +72,7 @@ pub use kit::{Imported, Kit, UnreadableItem};
 pub use learnt::Learnt;
 pub use purge::Forgotten;
 pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, Source, TapeItem, TapePart};
-pub use sessions::{MOST_SESSIONS, Session};
+pub use sessions::Session;
 pub use shares::{LookNumber, Share};
 pub use starts::Offer;
 pub use store::Store;

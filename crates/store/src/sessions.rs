@@ -16,7 +16,7 @@ use crate::{
 };
 
 /// So many devices may be in at once.
-pub const MOST_SESSIONS: u64 = 500;
+const MOST_SESSIONS: u64 = 500;
 
 /// A device that was let in.
 #[derive(Debug, Clone, PartialEq, Eq)]

@@ -1,11 +1,17 @@
 //! Who asks, from where, and the keeper who writes down what they did.
 
-use std::{net::IpAddr, sync::Arc};
+use std::{
+    net::IpAddr,
+    sync::Arc,
+    time::{Duration, Instant},
+};
 
 use actix_web::{FromRequest, HttpMessage, HttpRequest, dev::Payload, web};
 
 use super::{
-    keeper::{About, Door, Event},
+    event::{About, Event},
+    keeper::Door,
+    throttle::Lock,
     who::Who,
 };
 use crate::problem::Problem;
@@ -25,6 +31,26 @@ impl Asked {
     /// Writes down what they did.
     pub fn note(&self, event: Event, about: About) {
         self.door.note(event, &self.who, Some(self.from), about);
+    }
+
+    /// Counts a try at some locks; how many are left at the one with the fewest.
+    ///
+    /// # Errors
+    /// How long who tries too often waits; that they do is written down.
+    pub fn attempt(&self, locks: &[Lock], what: &str) -> Result<u32, Duration> {
+        let now = Instant::now();
+        let tried: Result<Vec<u32>, _> = locks.iter().map(|lock| self.door.throttle.attempt(lock.clone(), self.from, now)).collect();
+        if tried.is_err() {
+            self.note(Event::Slowed, About::told(what));
+        }
+        tried.map(|left| left.into_iter().min().unwrap_or(0))
+    }
+
+    /// The key fitted.
+    pub fn right(&self, locks: &[Lock]) {
+        for lock in locks {
+            self.door.throttle.right(lock.clone(), self.from);
+        }
     }
 }
 

@@ -11,7 +11,7 @@ use crate::site::Site;
 #[must_use]
 pub fn is_secure(request: &HttpRequest, site: &Site) -> bool {
     let host = request.headers().get("host").and_then(|host| host.to_str().ok()).unwrap_or_default();
-    request.app_config().secure() || site.public.as_ref().is_some_and(|public| public.secure && public.host == host)
+    request.app_config().secure() || site.public.as_ref().is_some_and(|public| public.secure && public.is(host))
 }
 
 /// Cookies know no ports: two servers of one machine would let each other's devices out. Over TLS no other page can set it (RFC 6265bis, 4.1.3.2).

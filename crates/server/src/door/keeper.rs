@@ -9,11 +9,18 @@ use std::{
 
 use actix_web::{HttpRequest, http::header};
 use chrono::{TimeDelta, Utc};
-use ink_lamp_store::{AuditLine, DoorRole, LookNumber, Session, Store, StoreError};
+use ink_lamp_store::{AuditLine, DoorRole, Session, Store, StoreError};
 use tokio::{sync::watch, time::timeout};
 use uuid::Uuid;
 
-use super::{cookie, phrase::Phrases, throttle::Throttle, token, who::Who};
+use super::{
+    cookie,
+    event::{About, Event},
+    phrase::Phrases,
+    throttle::Throttle,
+    token,
+    who::Who,
+};
 use crate::{problem::Problem, site::Site};
 
 /// So long what the record says of a device is taken for true: a device that another server lets out is out within it.
@@ -34,109 +41,6 @@ pub const LIVES: i32 = 30 * 24 * 60 * 60;
 pub const GUEST_LIVES: i32 = 24 * 60 * 60;
 /// A browser's that is not to be kept.
 pub const SHORT_LIVES: i32 = 12 * 60 * 60;
-
-/// What is written down.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub enum Event {
-    /// Somebody signed in with a pass phrase.
-    SignedIn,
-    /// Somebody signed out.
-    SignedOut,
-    /// A device came in with a code.
-    CameIn,
-    /// A device was let out.
-    LetOut,
-    /// A device got another role.
-    RoleChanged,
-    /// A code was made.
-    CodeMade,
-    /// A code was taken back.
-    CodeTakenBack,
-    /// A wrong pass phrase, code or link; or something that is not theirs.
-    Refused,
-    /// Somebody tries too often.
-    Slowed,
-    /// An account was made.
-    PersonAdded,
-    /// An account was taken away.
-    PersonRemoved,
-    /// A pass phrase was changed.
-    PhraseChanged,
-    /// A link was made.
-    Shared,
-    /// A link was opened.
-    LinkOpened,
-    /// A link was ended.
-    LinkEnded,
-    /// The kit was taken out as a document.
-    Exported,
-    /// A document took the kit's place, or the kit was cleared or brought back.
-    KitReplaced,
-    /// A sitting was deleted.
-    Deleted,
-    /// A sitting was brought back.
-    Restored,
-    /// Sittings were forgotten for good.
-    Forgotten,
-}
-
-impl Event {
-    const fn name(self) -> &'static str {
-        match self {
-            Self::SignedIn => "signed_in",
-            Self::SignedOut => "signed_out",
-            Self::CameIn => "came_in",
-            Self::LetOut => "let_out",
-            Self::RoleChanged => "role_changed",
-            Self::CodeMade => "code_made",
-            Self::CodeTakenBack => "code_taken_back",
-            Self::Refused => "refused",
-            Self::Slowed => "slowed",
-            Self::PersonAdded => "person_added",
-            Self::PersonRemoved => "person_removed",
-            Self::PhraseChanged => "phrase_changed",
-            Self::Shared => "shared",
-            Self::LinkOpened => "link_opened",
-            Self::LinkEnded => "link_ended",
-            Self::Exported => "exported",
-            Self::KitReplaced => "kit_replaced",
-            Self::Deleted => "deleted",
-            Self::Restored => "restored",
-            Self::Forgotten => "forgotten",
-        }
-    }
-}
-
-/// What an event is about, by number.
-#[derive(Debug, Clone, Default)]
-pub struct About {
-    /// The sitting's number.
-    pub sitting: Option<i64>,
-    /// The look's place in it, from 1.
-    pub look: Option<i32>,
-    /// What else there is to know: a device, an account, how many.
-    pub told: Option<String>,
-}
-
-impl About {
-    /// A sitting.
-    #[must_use]
-    pub fn sitting(number: i64) -> Self {
-        Self { sitting: Some(number), ..Self::default() }
-    }
-
-    /// A look.
-    #[must_use]
-    pub fn look(number: &LookNumber) -> Self {
-        Self { sitting: Some(number.sitting), look: Some(number.look), told: None }
-    }
-
-    /// Something in words.
-    #[must_use]
-    pub fn told(words: impl Into<String>) -> Self {
-        Self { told: Some(words.into()), ..Self::default() }
-    }
-}
 
 #[derive(Debug, Clone)]
 struct Known {
@@ -206,6 +110,10 @@ impl Door {
 
     /// Whether somebody set a pass phrase.
     pub async fn is_owned(&self) -> bool {
+        // Known but for the first moment: nobody waits then.
+        if let Some(owned) = *self.owned.borrow() {
+            return owned;
+        }
         let mut owned = self.owned.subscribe();
         owned.wait_for(Option::is_some).await.is_ok_and(|owned| owned.unwrap_or(true))
     }

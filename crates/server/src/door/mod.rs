@@ -2,6 +2,7 @@
 
 pub mod asked;
 pub mod cookie;
+pub mod event;
 pub mod keeper;
 pub mod phrase;
 pub mod rights;

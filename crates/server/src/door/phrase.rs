@@ -42,7 +42,7 @@ pub fn check(phrase: &str, name: &str) -> Result<(), Refusal> {
         let message = format!("A pass phrase has {} to {} characters; this has {length}.", LENGTH.start(), LENGTH.end());
         return Err(Refusal::new("pass_phrase", message));
     }
-    // Four of four: 10^10 guesses do not find it.
+    // Three of four: 10^8 guesses do not find it.
     if zxcvbn::zxcvbn(phrase, &[name, "ink lamp", "inklamp"]).score() < zxcvbn::Score::Three {
         return Err(Refusal::new("pass_phrase", "This is soon guessed. Take four or five words that have nothing to do with each other."));
     }

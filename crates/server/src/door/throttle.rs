@@ -28,6 +28,12 @@ pub enum Lock {
 }
 
 impl Lock {
+    /// That of a name's pass phrase, however the name is written.
+    #[must_use]
+    pub fn name(name: &str) -> Self {
+        Self::Name(name.trim().to_lowercase().chars().take(60).collect())
+    }
+
     /// So many tries are free.
     const fn free(&self) -> u32 {
         match self {

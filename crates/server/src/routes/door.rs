@@ -13,7 +13,7 @@ use crate::{
     body::{Checked, Id},
     door::{
         asked::Asked,
-        keeper::{About, Event},
+        event::{About, Event},
         token,
     },
     problem::Problem,

@@ -13,7 +13,7 @@ use crate::{
     body::{Checked, Id, Large},
     door::{
         asked::Asked,
-        keeper::{About, Event},
+        event::{About, Event},
     },
     problem::Problem,
 };

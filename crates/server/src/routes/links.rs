@@ -12,7 +12,7 @@ use crate::{
     body::{Checked, Id, when},
     door::{
         asked::Asked,
-        keeper::{About, Event},
+        event::{About, Event},
         token,
     },
     problem::Problem,

@@ -6,7 +6,7 @@ use ink_lamp_store::{AuditLine, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 
-use crate::problem::Problem;
+use crate::{door::event::Event, problem::Problem};
 
 /// Lines that are sent at once.
 const LINES: u64 = 100;
@@ -48,29 +48,7 @@ impl From<AuditLine> for LogLine {
 
 /// A line in words: sittings and looks by number.
 fn words(line: &AuditLine) -> String {
-    let did = match line.what.as_str() {
-        "signed_in" => "signed in",
-        "signed_out" => "signed out",
-        "came_in" => "came in with a code",
-        "let_out" => "let out",
-        "role_changed" => "gave another role",
-        "code_made" => "made a code",
-        "code_taken_back" => "took a code back",
-        "refused" => "refused",
-        "slowed" => "slowed after too many tries",
-        "person_added" => "added",
-        "person_removed" => "took the pass phrase away",
-        "phrase_changed" => "changed the pass phrase",
-        "shared" => "made a link",
-        "link_opened" => "a link was opened",
-        "link_ended" => "ended a link",
-        "exported" => "took the kit out",
-        "kit_replaced" => "replaced the kit",
-        "deleted" => "deleted",
-        "restored" => "brought back",
-        "forgotten" => "forgot for good",
-        other => other,
-    };
+    let did = Event::words(&line.what);
     let about = match (line.sitting, line.look) {
         (Some(sitting), Some(look)) => format!(", sitting {sitting}, look {look}"),
         (Some(sitting), None) => format!(", sitting {sitting}"),

@@ -1,6 +1,6 @@
 //! Who one is, coming in and going out.
 
-use std::{sync::Arc, time::Instant};
+use std::sync::Arc;
 
 use actix_web::{HttpRequest, HttpResponse, delete, get, http::StatusCode, post, put, web};
 use ink_lamp_light::name::checked_name;
@@ -14,7 +14,8 @@ use crate::{
     door::{
         asked::Asked,
         cookie,
-        keeper::{About, Door, Event, GUEST_LIVES, LIVES, SHORT_LIVES},
+        event::{About, Event},
+        keeper::{Door, GUEST_LIVES, LIVES, SHORT_LIVES},
         phrase,
         rights::Right,
         throttle::Lock,
@@ -110,9 +111,9 @@ pub struct SignIn {
     keep: bool,
 }
 
-/// Both locks that a pass phrase is behind: the name's, and that of the address.
-fn locks(name: &str) -> [Lock; 2] {
-    [Lock::Name(name.trim().to_lowercase().chars().take(60).collect()), Lock::AnyName]
+/// Refuses what no device can be called.
+fn called(device: &str) -> Result<(), Problem> {
+    checked_name(device).map(|_| ()).map_err(|refusal| Problem::from(refusal).at("device"))
 }
 
 /// Comes in with a name and a pass phrase.
@@ -133,22 +134,17 @@ pub async fn sign_in(
     body: Checked<SignIn>,
 ) -> Result<HttpResponse, Problem> {
     let SignIn { name, pass_phrase, device, keep } = body.0;
-    checked_name(&device).map_err(|refusal| Problem::from(refusal).at("device"))?;
+    called(&device)?;
     if !asked.door.is_owned().await {
         let detail = "Nobody has set a pass phrase: on this machine everything is open.";
         return Err(Problem::new(StatusCode::CONFLICT, "not-owned", "Not owned", detail));
     }
-    let now = Instant::now();
-    let mut left = u32::MAX;
-    for lock in locks(&name) {
-        match asked.door.throttle.attempt(lock, asked.from, now) {
-            Ok(now) => left = left.min(now),
-            Err(wait) => {
-                asked.note(Event::Slowed, About::told("pass phrase"));
-                return Ok(Problem::slowed(wait));
-            }
-        }
-    }
+    // It is behind two: the name's, and that of whoever tries many names.
+    let locks = [Lock::name(&name), Lock::AnyName];
+    let left = match asked.attempt(&locks, "pass phrase") {
+        Ok(left) => left,
+        Err(wait) => return Ok(Problem::slowed(wait)),
+    };
     // One that is longer than any is none; it is not worth a round.
     let account = if pass_phrase.len() > 4 * phrase::LENGTH.end() { None } else { store.account_named(&name).await? };
     let hash = account.as_ref().map(|account| account.pass_phrase.clone());
@@ -158,22 +154,32 @@ pub async fn sign_in(
         let tries = if left == 1 { "1 try left.".to_owned() } else { format!("{left} tries left.") };
         return Err(wrong("wrong-phrase", "pass_phrase", format!("That is not the pass phrase. {tries}")));
     };
-    for lock in locks(&name) {
-        asked.door.throttle.right(lock, asked.from);
-    }
-    let lives = match (account.role, keep) {
-        (_, false) => SHORT_LIVES,
-        (DoorRole::Guest, true) => GUEST_LIVES,
-        (_, true) => LIVES,
-    };
-    let (session, token) = asked.door.let_in(&device, account.role, Some(account.id), lives).await?;
-    leave(&asked).await?;
-    let asked = Asked { who: Who::In(session.clone()), ..asked };
+    asked.right(&locks);
+    let lives = if keep { lives(account.role) } else { SHORT_LIVES };
+    let (asked, session, token) = come_in(asked, &device, account.role, Some(account.id), lives).await?;
     asked.note(Event::SignedIn, About::told(account.name));
     Ok(welcome(session, token, Me::of(&asked.who, true), &request, &site))
 }
 
-/// Who comes in anew is no longer who they were: that device's key is taken away.
+/// So long a device of a role may come back, where it is to be kept.
+const fn lives(role: DoorRole) -> i32 {
+    if matches!(role, DoorRole::Guest) { GUEST_LIVES } else { LIVES }
+}
+
+/// Lets a device in under a key of its own: who asks from now on, and that key. Who it was until now it is no longer.
+async fn come_in(
+    asked: Asked,
+    device: &str,
+    role: DoorRole,
+    account: Option<Uuid>,
+    lives: i32,
+) -> Result<(Asked, Session, String), Problem> {
+    let (session, token) = asked.door.let_in(device, role, account, lives).await?;
+    leave(&asked).await?;
+    Ok((Asked { who: Who::In(session.clone()), ..asked }, session, token))
+}
+
+/// Takes the key away that a device came with.
 async fn leave(asked: &Asked) -> Result<(), Problem> {
     if let Some(before) = asked.who.session() {
         asked.door.let_out(before.id).await?;
@@ -220,9 +226,8 @@ pub async fn use_code(
     body: Checked<CodeToUse>,
 ) -> Result<HttpResponse, Problem> {
     let CodeToUse { code, device } = body.0;
-    checked_name(&device).map_err(|refusal| Problem::from(refusal).at("device"))?;
-    if let Err(wait) = asked.door.throttle.attempt(Lock::Code, asked.from, Instant::now()) {
-        asked.note(Event::Slowed, About::told("code"));
+    called(&device)?;
+    if let Err(wait) = asked.attempt(&[Lock::Code], "code") {
         return Ok(Problem::slowed(wait));
     }
     let used = match token::typed_code(&code) {
@@ -234,11 +239,8 @@ pub async fn use_code(
         let detail = "That code opens nothing. It may have been used already, or be over: ask for a new one.";
         return Err(wrong("wrong-code", "code", detail.to_owned()));
     };
-    asked.door.throttle.right(Lock::Code, asked.from);
-    let lives = if code.role == DoorRole::Guest { GUEST_LIVES } else { LIVES };
-    let (session, token) = asked.door.let_in(&device, code.role, None, lives).await?;
-    leave(&asked).await?;
-    let asked = Asked { who: Who::In(session.clone()), ..asked };
+    asked.right(&[Lock::Code]);
+    let (asked, session, token) = come_in(asked, &device, code.role, None, lives(code.role)).await?;
     asked.note(Event::CameIn, About::default());
     let me = Me::of(&asked.who, asked.door.is_owned().await);
     if code.role == DoorRole::Device {
@@ -284,15 +286,15 @@ pub async fn change_phrase(store: web::Data<Store>, asked: Asked, body: Checked<
         return Err(Problem::new(StatusCode::CONFLICT, "no-phrase", "No pass phrase", detail));
     };
     phrase::check(&pass_phrase, &account.name)?;
-    let lock = || locks(&account.name)[0].clone();
-    if let Err(wait) = asked.door.throttle.attempt(lock(), asked.from, Instant::now()) {
+    let lock = [Lock::name(&account.name)];
+    if let Err(wait) = asked.attempt(&lock, "pass phrase") {
         return Ok(Problem::slowed(wait));
     }
     if !asked.door.phrases.is_right(old, Some(account.pass_phrase.clone())).await.map_err(|_| crowded())? {
         asked.note(Event::Refused, About::told("pass phrase"));
         return Err(wrong("wrong-phrase", "old", "That is not the pass phrase until now.".to_owned()));
     }
-    asked.door.throttle.right(lock(), asked.from);
+    asked.right(&lock);
     let hash = asked.door.phrases.hash(pass_phrase).await.map_err(|_| crowded())?;
     store.set_pass_phrase(account.id, &hash, Some(session)).await?;
     asked.door.forget();
@@ -330,7 +332,7 @@ pub async fn make_owner(
     body: Checked<OwnerToMake>,
 ) -> Result<HttpResponse, Problem> {
     let OwnerToMake { name, pass_phrase, device } = body.0;
-    checked_name(&device).map_err(|refusal| Problem::from(refusal).at("device"))?;
+    called(&device)?;
     if !matches!(asked.who, Who::Here) {
         let detail = "There is an owner already. Change the pass phrase instead.";
         return Err(Problem::new(StatusCode::CONFLICT, "owned", "Owned", detail));
@@ -338,8 +340,7 @@ pub async fn make_owner(
     let account = made_account(&asked.door, Uuid::now_v7(), name, DoorRole::Owner, pass_phrase).await?;
     store.make_account(&account).await?;
     asked.door.set_owned();
-    let (session, token) = asked.door.let_in(&device, DoorRole::Owner, Some(account.id), LIVES).await?;
-    let asked = Asked { who: Who::In(session.clone()), ..asked };
+    let (asked, session, token) = come_in(asked, &device, DoorRole::Owner, Some(account.id), LIVES).await?;
     asked.note(Event::PersonAdded, About::told(account.name));
     Ok(welcome(session, token, Me::of(&asked.who, true), &request, &site))
 }

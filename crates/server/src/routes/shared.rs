@@ -16,7 +16,7 @@ use utoipa::ToSchema;
 use crate::{
     door::{
         asked::Asked,
-        keeper::{About, Event},
+        event::{About, Event},
         rights::Right,
         who::Who,
     },

@@ -15,7 +15,7 @@ use crate::{
     body::{Checked, Id, when},
     door::{
         asked::Asked,
-        keeper::{About, Event},
+        event::{About, Event},
         who::Who,
     },
     problem::{Problem, aside},

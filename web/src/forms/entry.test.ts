@@ -53,6 +53,20 @@ describe('a form that becomes entries', () => {
     expect([await later, written.length]).toEqual([true, 2])
   })
 
+  it('takes what was corrected and sent again before the first answer was there', async () => {
+    const {
+      written,
+      answer,
+      tape: to,
+    } = tape((e) => ('note' in e && e.note.text === 'a' ? refusal('pace') : undefined))
+    const form = useEntryForm(to, among('pace'))
+    const [first, again] = [form.write(note('a')), form.write(note('b'))]
+    await answer()
+    await answer()
+    expect([await first, await again, written]).toEqual([true, false, [note('b')]])
+    expect(form.wrong('pace')).toBeUndefined()
+  })
+
   it('says at the field what is wrong there, elsewhere what belongs to none, and takes it away once it is right', async () => {
     const form = useForm(among('volts', 'pace'))
     const fail = (error: Error) => form.send(() => Promise.reject(error))

@@ -68,12 +68,31 @@ export function useForm(fieldOf: (path: string) => string | undefined = () => un
 export function useEntryForm(tape: Tape, fieldOf?: (path: string) => string | undefined) {
   const form = useForm(fieldOf)
 
-  const write = (first: TypedEntry, ...then: TypedEntry[]) =>
-    form.send(async () => {
-      const refused = await tape.check(first, ...then)
-      if (refused) throw refused
-      for (const entry of [first, ...then]) tape.write(entry)
+  /** What was sent again before the answer was there. */
+  let meanwhile: TypedEntry[] | undefined
+
+  async function write(...typed: [TypedEntry, ...TypedEntry[]]): Promise<boolean> {
+    if (form.busy.value) {
+      meanwhile = typed
+      return false
+    }
+    return form.send(async () => {
+      let sent = typed
+      for (;;) {
+        meanwhile = undefined
+        const refused = await tape.check(...sent)
+        // Corrected and sent again while the first was still under way: that is what is meant.
+        const instead = meanwhile as typeof typed | undefined
+        if (instead && JSON.stringify(instead) !== JSON.stringify(sent)) {
+          sent = instead
+          continue
+        }
+        if (refused) throw refused
+        for (const entry of sent) tape.write(entry)
+        return
+      }
     })
+  }
 
   return { ...form, write }
 }

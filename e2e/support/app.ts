@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 
 export const PHRASE = 'four small nets drying'
+const PICTURES = fileURLToPath(new URL('../../.data/pictures', import.meta.url))
 const BINARY = fileURLToPath(new URL('../../target/debug/ink-lamp', import.meta.url))
 
 /** The real server on a database of its own, on loopback. */
@@ -41,6 +42,8 @@ export class App {
     const env = {
       ...process.env,
       INK_LAMP_DATABASE_URL: this.database,
+      // What is worked out of the sitters holds for all tests.
+      INK_LAMP_PICTURES: process.env.INK_LAMP_PICTURES ?? PICTURES,
       INK_LAMP_PORT: port,
       INK_LAMP_LOG: 'json',
       ...this.more,

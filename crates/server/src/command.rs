@@ -20,6 +20,7 @@ use crate::{
     demo,
     hub::Hub,
     openapi, owner,
+    pictures::Pictures,
     site::Site,
     startup::{self, Listener},
 };
@@ -94,7 +95,8 @@ async fn serve(with_demo: bool) -> Result<(), String> {
         tracing::info!("demo data loaded");
     }
     let hub = Hub::on(config.database_url.clone());
-    let server = startup::serve(listeners, store, Arc::clone(&hub), site.clone(), config.backups, 2).map_err(|e| e.to_string())?;
+    let server = startup::serve(listeners, store, Arc::clone(&hub), site.clone(), Pictures::in_folder(config.pictures), config.backups, 2)
+        .map_err(|e| e.to_string())?;
     println!("Ink Lamp is at http://127.0.0.1:{port}");
     if site.is_open() {
         println!("Others find it at {}, and sign in there.", site.origin());

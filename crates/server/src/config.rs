@@ -25,6 +25,8 @@ pub struct Config {
     pub owner_file: Option<PathBuf>,
     /// `INK_LAMP_BACKUPS`: the folder of scheduled backups, which `./run` makes; `INK_LAMP_BACKUPS_EVERY` hours, 24 where it is left out.
     pub backups: Option<Backups>,
+    /// `INK_LAMP_PICTURES`: a folder for what is worked out of the sitters in foretold frames, once on each machine; `.data/pictures` where it is left out.
+    pub pictures: PathBuf,
     /// `INK_LAMP_LOG`: `text` or `json`; JSON where it is left out and nobody looks at a terminal.
     pub json_logs: bool,
 }
@@ -82,7 +84,8 @@ impl Config {
             Ok(other) => return Err(format!("INK_LAMP_LOG is {other}. Give text or json.")),
             Err(_) => !std::io::IsTerminal::is_terminal(&std::io::stderr()),
         };
-        Ok(Self { database_url, port, network, tls, public, owner_file, backups, json_logs })
+        let pictures = said("INK_LAMP_PICTURES").map_or_else(|| PathBuf::from(".data/pictures"), PathBuf::from);
+        Ok(Self { database_url, port, network, tls, public, owner_file, backups, pictures, json_logs })
     }
 }
 

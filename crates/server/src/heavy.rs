@@ -77,16 +77,32 @@ impl Heavy {
         T: Serialize + 'static,
         F: FnOnce() -> Result<T, Problem> + Send + 'static,
     {
+        let (json, ()) = self.written(move || Ok((work()?, ()))).await?;
+        Ok(HttpResponse::Ok().content_type("application/json").body(json))
+    }
+
+    /// Works something out and writes it as JSON, with something beside it that is not written.
+    ///
+    /// # Errors
+    /// What the work refuses; 503 where too many wait.
+    pub async fn written<T, U, F>(&self, work: F) -> Result<(Vec<u8>, U), Problem>
+    where
+        T: Serialize + 'static,
+        U: Send + 'static,
+        F: FnOnce() -> Result<(T, U), Problem> + Send + 'static,
+    {
         let seat = self.seat().await.ok_or_else(busy)?;
         let stop = Stop::default();
         let _waited = WhileWaited(stop.clone());
         let written = web::block(move || {
             let _seat = seat;
-            let json = interruptible(&stop, || serde_json::to_vec(&work()?).map_err(|error| Problem::broken_off(&error)));
+            let json = interruptible(&stop, || {
+                let (told, beside) = work()?;
+                Ok((serde_json::to_vec(&told).map_err(|error| Problem::broken_off(&error))?, beside))
+            });
             json.unwrap_or_else(|_| Err(too_long()))
         });
-        let json = timeout(self.deadline, written).await.map_err(|_| too_long())?.map_err(|error| Problem::broken_off(&error))??;
-        Ok(HttpResponse::Ok().content_type("application/json").body(json))
+        timeout(self.deadline, written).await.map_err(|_| too_long())?.map_err(|error| Problem::broken_off(&error))?
     }
 }
 

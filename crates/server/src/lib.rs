@@ -27,6 +27,7 @@ pub mod metrics;
 pub mod objects;
 pub mod openapi;
 mod owner;
+pub mod pictures;
 mod plain;
 pub mod problem;
 pub mod routes;

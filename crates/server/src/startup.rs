@@ -23,6 +23,7 @@ use crate::{
     hub::Hub,
     metrics::Metrics,
     openapi::{self, Document},
+    pictures::Pictures,
     routes::{self, assets, document::ApiDocument, kit::KitSchema},
     site::Site,
 };
@@ -50,7 +51,7 @@ impl From<TcpListener> for Listener {
 /// ```
 /// use std::net::TcpListener;
 ///
-/// use ink_lamp_server::{hub::Hub, site::Site, startup::serve};
+/// use ink_lamp_server::{hub::Hub, pictures::Pictures, site::Site, startup::serve};
 /// use ink_lamp_store::testing::fresh_store;
 ///
 /// # fn main() -> Result<(), Box<dyn std::error::Error>> {
@@ -58,7 +59,7 @@ impl From<TcpListener> for Listener {
 ///     let (store, database) = fresh_store().await?;
 ///     let listener = TcpListener::bind("127.0.0.1:0")?;
 ///     let address = listener.local_addr()?;
-///     let server = serve(vec![listener.into()], store, Hub::on(database), Site::here(address.port()), None, 1)?;
+///     let server = serve(vec![listener.into()], store, Hub::on(database), Site::here(address.port()), Pictures::in_folder(std::env::temp_dir()), None, 1)?;
 ///     let stop = server.handle();
 ///     actix_web::rt::spawn(server);
 ///     assert!(reqwest::get(format!("http://{address}/api/health")).await?.status().is_success());
@@ -75,12 +76,13 @@ pub fn serve(
     store: Store,
     hub: Arc<Hub>,
     site: Site,
+    pictures: Pictures,
     backups: Option<Backups>,
     workers: usize,
 ) -> std::io::Result<Server> {
     let door = web::Data::new(Door::of(store.clone(), site.clone()));
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
-    let heavy = web::Data::new(Heavy::new());
+    let (heavy, pictures) = (web::Data::new(Heavy::new()), web::Data::new(pictures));
     let metrics = web::Data::new(Metrics::new().map_err(std::io::Error::other)?);
     let backups = web::Data::new(backups);
     let document = openapi::openapi();
@@ -97,6 +99,7 @@ pub fn serve(
                     .app_data(door.clone())
                     .app_data(site.clone())
                     .app_data(heavy.clone())
+                    .app_data(pictures.clone())
                     .app_data(metrics.clone())
                     .app_data(backups.clone())
                     .app_data(methods.clone())

@@ -268,6 +268,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/foretold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The frame as plan and dials will give it: a stand-in for the sitter, lit as the setup is. Nothing is kept. */
+        post: operations["foretell"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -1402,6 +1419,16 @@ export interface components {
             words: string;
         };
         /** @description One of several. */
+        Choice_StandIn: {
+            /**
+             * @description A face that stands in for the sitter in the foretold frame: five people who don't exist, named by what they mend.
+             * @enum {string}
+             */
+            value: "net_mender" | "clock_mender" | "bookbinder" | "luthier" | "bicycle_wright";
+            /** @description As it is said. */
+            words: string;
+        };
+        /** @description One of several. */
         Choice_Steadiness: {
             /**
              * @description How still camera and sitter are.
@@ -1448,6 +1475,8 @@ export interface components {
             conventions: components["schemas"]["Choice_Convention"][];
             /** @description Round times to mark in a drawing of flash durations, seconds, longest first: 1 s to 1/32000. */
             durations: components["schemas"]["Choice_f64"][];
+            /** @description Whose face stands in for the sitter in the foretold frame. */
+            faces: components["schemas"]["Choice_StandIn"][];
             /** @description Who follows whom. */
             follows: components["schemas"]["Choice_Follow"][];
             /** @description What is behind the sitter. */
@@ -1943,6 +1972,9 @@ export interface components {
             /** @description What the ground is to look like. */
             ground_tone: components["schemas"]["GroundWished"];
         } | {
+            /** @description A face was chosen to stand in for the sitter in the foretold frame. */
+            face: components["schemas"]["FaceChosen"];
+        } | {
             /** @description A frame by automatic flash, to begin from. */
             automatic: components["schemas"]["AutomaticFrame"];
         } | {
@@ -2042,6 +2074,11 @@ export interface components {
             room_is_fill: boolean;
             /** @description What the key does not reach. */
             shadow: components["schemas"]["NowAfter"];
+        };
+        /** @description A face was chosen to stand in for the sitter in the foretold frame. It changes nothing but the picture. */
+        FaceChosen: {
+            /** @description Whose. */
+            face: components["schemas"]["StandIn"];
         };
         /** @description What one light does to the face. */
         FaceLight: {
@@ -2511,6 +2548,122 @@ export interface components {
              */
             sittings: number;
         };
+        /** @description A foretold frame with its numbers. Tones are in stops over mid-grey. */
+        FrameForetold: {
+            /**
+             * Format: float
+             * @description The share that does.
+             */
+            black: number;
+            /**
+             * Format: float
+             * @description Below this tone it reads as black.
+             */
+            black_at: number;
+            /**
+             * Format: float
+             * @description From this tone on it clips.
+             */
+            clip_at: number;
+            /**
+             * Format: float
+             * @description The share that clips in any colour.
+             */
+            clipped: number;
+            /** @description Whose face stands in for the sitter. */
+            face: components["schemas"]["StandIn"];
+            /**
+             * Format: float
+             * @description The first tone of the histogram, stops.
+             */
+            from: number;
+            /** @description Nobody said what is behind the sitter: a usual ground stands in. */
+            ground_stands_in?: boolean;
+            /**
+             * Format: int32
+             * @description Pixels down.
+             */
+            height: number;
+            /** @description The share of the frame in each tenth of a stop from there on. */
+            histogram: number[];
+            /** @description The patches that were asked for, or some that are proposed. */
+            patches: components["schemas"]["FrameTone"][];
+            /** @description The picture, as a `data:` URL: JPEG while something moves, PNG at rest. */
+            picture: string;
+            /**
+             * Format: float
+             * @description How far the sitter's cast shadows are worked out, 0 to 1; none once they are there.
+             */
+            shadows_done?: number | null;
+            /**
+             * Format: float
+             * @description How much of the frame's height is shown: less than 1 for head and shoulders out of a wider frame.
+             */
+            shown: number;
+            /**
+             * Format: int64
+             * @description Which of the page's questions this answers.
+             */
+            turn: number;
+            /** @description Lights of which nothing is known yet, or that have no place: they are not in the picture. */
+            unknown?: components["schemas"]["LightId"][];
+            /**
+             * Format: int32
+             * @description Pixels across.
+             */
+            width: number;
+        };
+        /** @description A round part of a frame. */
+        FramePatch: {
+            /**
+             * Format: float
+             * @description Its radius, as a share of its height.
+             */
+            radius: number;
+            /**
+             * Format: float
+             * @description Its middle from the left, as a share of the frame's width.
+             */
+            x: number;
+            /**
+             * Format: float
+             * @description From the top, as a share of its height.
+             */
+            y: number;
+        };
+        /** @description How a foretold frame is wanted. */
+        FrameQuestion: {
+            /** @description In one grey. */
+            grey?: boolean;
+            /**
+             * Format: int32
+             * @description No higher than this, pixels.
+             */
+            height: number;
+            /** @description Where it clips, and where it reads as black, are marked in the picture. */
+            marks?: boolean;
+            /** @description A hand moves something: sooner, and a little coarser. */
+            moving?: boolean;
+            /**
+             * Format: uuid
+             * @description Which page asks: what did not change since its last question is not worked out again.
+             */
+            page: string;
+            /** @description Patches whose tones are asked for, at most 9; where none are named, some are proposed. */
+            patches?: components["schemas"]["FramePatch"][] | null;
+            /** @description As it is known to lie, or every light on its wish. */
+            show?: components["schemas"]["FrameShow"];
+            /**
+             * Format: int64
+             * @description Its questions in their order: a newer one ends an older one.
+             */
+            turn: number;
+            /**
+             * Format: int32
+             * @description No wider than this, pixels.
+             */
+            width: number;
+        };
         /** @description A test frame without flash, with how the camera stood then. */
         FrameSeen: {
             /** @description What it showed. */
@@ -2523,6 +2676,59 @@ export interface components {
             no_flash?: components["schemas"]["NoFlash"] | null;
             /** @description What was seen in it: 1 to 500 characters, in one or more lines. */
             note?: string | null;
+        };
+        /**
+         * @description What is shown of a setup.
+         * @enum {string}
+         */
+        FrameShow: "now" | "wished";
+        /** @description A setup whose frame is asked for. */
+        FrameToForetell: {
+            /** @description What would happen first, in order: at most 20. */
+            entries?: components["schemas"]["Entry"][];
+            /** @description How it is wanted. */
+            question: components["schemas"]["FrameQuestion"];
+            /** @description How it stands. */
+            setup: components["schemas"]["Setup"];
+        };
+        /** @description The tone of a patch. */
+        FrameTone: {
+            /** @description Where it is. */
+            at: components["schemas"]["FramePatch"];
+            /**
+             * Format: float
+             * @description The share of it that clips.
+             */
+            clipped: number;
+            /**
+             * Format: float
+             * @description The light that falls on it, stops against the exposure, as a flat meter held there would read it; none off the sitter.
+             */
+            light?: number | null;
+            /** @description Each light that reaches it, the strongest first. */
+            lights: components["schemas"]["FrameToneLight"][];
+            /** @description What it is, where it was proposed. */
+            name?: string | null;
+            /**
+             * Format: float
+             * @description Its mean tone; none where there is no light.
+             */
+            tone?: number | null;
+        };
+        /** @description What one light does to a patch. */
+        FrameToneLight: {
+            /** @description The light. */
+            light: components["schemas"]["LightId"];
+            /**
+             * Format: float
+             * @description Its tone by this light alone.
+             */
+            tone: number;
+            /**
+             * Format: float
+             * @description What is lost because it is turned away from the light, stops: 0 or less.
+             */
+            turned?: number | null;
         };
         /** @description A light and a movement. */
         FreezeLight: {
@@ -4541,6 +4747,8 @@ export interface components {
             camera?: components["schemas"]["Camera"] | null;
             /** @description What somebody looked at on the devices before the first flash. */
             checks?: components["schemas"]["DeviceTick"][];
+            /** @description Whose face stands in for the sitter in the foretold frame. */
+            face?: components["schemas"]["StandIn"];
             /** @description How shutter and flash meet. */
             firing?: components["schemas"]["Firing"];
             /**
@@ -4952,6 +5160,11 @@ export interface components {
              */
             share: number;
         };
+        /**
+         * @description A face that stands in for the sitter in the foretold frame: five people who don't exist, named by what they mend.
+         * @enum {string}
+         */
+        StandIn: "net_mender" | "clock_mender" | "bookbinder" | "luthier" | "bicycle_wright";
         /** @description How a reading stands. */
         Standing: "measured" | {
             /** @description Carried along by a change that can be worked out: a prediction. */
@@ -7399,6 +7612,131 @@ export interface operations {
             };
             /** @description As many follow as can */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    foretell: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameToForetell"];
+            };
+        };
+        responses: {
+            /** @description The picture with its numbers */
+            200: {
+                headers: {
+                    /** @description The same for the same picture */
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameForetold"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page asked for a newer picture meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It can't be true of this setup, a light stands in the sitter, or a field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much is being worked out at once */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

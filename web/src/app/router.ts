@@ -32,6 +32,12 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/setups/:id/frame',
+      name: 'frame',
+      component: () => import('@/frame/FrameView.vue'),
+      props: true,
+    },
+    {
       path: '/setups/:id/check',
       name: 'check',
       component: () => import('@/check/CheckView.vue'),

@@ -31,6 +31,8 @@ import { may } from '@/ui/who'
 // What most never open on this screen.
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))
 // Behind a tab where there is a plan; where there is none it comes a moment after the ladder.
+// It is asked of the server a moment after the ladder anyway.
+const PictureCard = later(() => import('@/picture/PictureCard.vue'))
 const AsideTabs = later(() => import('@/board/cards/AsideTabs.vue'))
 
 /** The board on a desk: the ladder whole, and beside it what one step needs. */
@@ -283,10 +285,20 @@ const MENU = computed(() => (may('keep') ? KEEPING.value : []))
         @all="board.setAll"
         @mend="mend"
       />
-      <LooksOn v-if="board.looksOn" :class="wide ? 'col-span-2' : ''" />
-      <fieldset v-else :disabled="still" class="contents">
-        <MeterEntry ref="entry" v-model="typed" :class="wide ? 'col-span-2' : ''" />
-      </fieldset>
+      <PlanCard v-if="wide" class="row-span-2" />
+      <div class="row-span-2 flex min-h-0 flex-col gap-2">
+        <LooksOn v-if="board.looksOn" />
+        <div class="grid shrink-0 grid-cols-[minmax(0,1fr)_12.25rem] gap-2" :class="board.looksOn ? 'h-60' : 'h-72.5'">
+          <fieldset v-if="!board.looksOn" :disabled="still" class="contents">
+            <MeterEntry ref="entry" v-model="typed" />
+          </fieldset>
+          <PictureCard :class="board.looksOn ? 'col-span-2' : ''" :moving="plan.dropped ? undefined : plan.moving" />
+        </div>
+        <AsideTabs :scales="board.scales" :plan="!wide">
+          <PlanCard class="flex-1 max-column:min-h-120" />
+          <template #place><PlaceCard class="mt-2" /></template>
+        </AsideTabs>
+      </div>
       <StopLadder
         class="max-column:h-140"
         :board="board.board"
@@ -298,11 +310,6 @@ const MENU = computed(() => (may('keep') ? KEEPING.value : []))
         @write="board.write"
         @drop="board.giveUp"
       />
-      <PlanCard v-if="wide" />
-      <AsideTabs :scales="board.scales" :plan="!wide">
-        <PlanCard class="flex-1 max-column:min-h-120" />
-        <template #place><PlaceCard class="mt-2" /></template>
-      </AsideTabs>
       <TapeStrip class="max-column:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
     </main>
   </div>

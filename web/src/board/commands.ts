@@ -13,7 +13,7 @@ export function boardCommands(view: {
   done: () => void
   /** To the view that is read from afar, and back. */
   far: () => void
-  go: (to: 'ways' | 'plan' | 'check') => void
+  go: (to: 'ways' | 'plan' | 'frame' | 'check') => void
 }): Command[] {
   const board = useBoard()
   const shared = lookCommands()
@@ -104,6 +104,7 @@ export function boardCommands(view: {
       alt: true,
       run: afar,
     },
+    { caps: ['V'], words: 'the frame as it will be', keys: ['v'], run: () => view.go('frame') },
     { caps: ['C'], words: 'check the devices before the first flash', keys: ['c'], run: () => view.go('check') },
     { caps: ['L'], words: 'the plan, large', keys: ['l'], run: () => view.go('plan') },
     { caps: ['←', '↑', '→', '↓'], words: 'on the plan: 5 cm; with Shift 1 cm; page keys: up, down' },

@@ -1,4 +1,4 @@
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { useAsking } from '@/api/asking'
 import { answered, api, OutOfReach, Refused, type Board, type Draft, type Entry, type Setup } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
@@ -24,9 +24,13 @@ export function useDraft(standing: () => Setup | undefined) {
   const trying = useAsking(async ({ setup, entry, inFull }: Tried) => ({ inFull, draft: await drafted(setup, entry) }))
   const tried = computed(() => (trying.refused.value || trying.failed.value ? undefined : trying.answer.value))
 
+  /** What is tried in full, as long as it is. */
+  const trial = shallowRef<TypedEntry>()
+
   /** Asks what an entry would do; `inFull` where the whole board is to show it. */
   async function tryOut(entry: TypedEntry, inFull: boolean): Promise<void> {
     const setup = standing()
+    trial.value = inFull ? entry : undefined
     if (setup) await trying.ask({ setup, entry, inFull })
   }
 
@@ -42,6 +46,11 @@ export function useDraft(standing: () => Setup | undefined) {
     }
   }
 
+  function dropDraft(): void {
+    trial.value = undefined
+    trying.giveUp()
+  }
+
   return {
     draft: computed<Drafted | undefined>(() => tried.value?.draft),
     /** Whether it is shown in full (a target being dragged) or only as a ghost (a reading being typed). */
@@ -49,6 +58,7 @@ export function useDraft(standing: () => Setup | undefined) {
     draftRefused: computed(() => trying.refused.value),
     tryOut,
     check,
-    dropDraft: trying.giveUp,
+    trial,
+    dropDraft,
   }
 }

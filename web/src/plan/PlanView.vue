@@ -13,12 +13,15 @@ import { useBoard } from '@/look/board'
 import AwayBar from '@/look/AwayBar.vue'
 import LooksOn from '@/look/LooksOn.vue'
 import MomentBar from '@/look/MomentBar.vue'
+import { later } from '@/ui/later'
 import { usePlan } from './store'
 import AppBar from '@/ui/AppBar.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import { planCommands } from './commands'
+
+const PictureCard = later(() => import('@/picture/PictureCard.vue'))
 
 /** The plan, large: place the lights, see the light fall, and what it means for face, ground and room. */
 const { id, part = '' } = defineProps<{ id: string; part?: string }>()
@@ -119,6 +122,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
               >{{ at.words }}<span class="sr-only">, key {{ n + 1 }}</span></RouterLink
             >
           </nav>
+          <PictureCard class="h-75 shrink-0" :moving="plan.dropped ? undefined : plan.moving" />
           <fieldset :disabled="board.still" class="contents" :class="board.looksOn ? 'not-yours' : ''">
             <component :is="panel" />
           </fieldset>

@@ -26,6 +26,7 @@ const views = computed(() => [
         { name: 'Board', to: { name: 'board', params: { id: board } }, here: route.name === 'board' },
         { name: 'Plan', to: { name: 'plan', params: { id: board } }, here: route.name === 'plan' },
         { name: 'Ways', to: { name: 'ways', params: { id: board } }, here: route.name === 'ways' },
+        { name: 'Frame', to: { name: 'frame', params: { id: board } }, here: route.name === 'frame' },
         {
           name: 'Check',
           to: { name: 'check', params: { id: board } },

@@ -10,6 +10,14 @@ use crate::{
 /// The customary share of a sensor's diagonal that still reads as a point (common practice, from memory).
 pub const DIAGONAL_SHARE: f64 = 1500.0;
 
+/// How wide a point at `at` is drawn on the sensor by a lens that is focused at `distance`, millimetres: `f²·|a − u|/(N·a·(u − f))`, thin lens. Without end
+/// where nothing can be focused that near.
+#[must_use]
+pub fn blur(focal: Millimetres, distance: Meters, f_number: f64, at: Meters) -> f64 {
+    let (f, u, a) = (focal.get(), distance.get() * 1000.0, at.get() * 1000.0);
+    if u <= f { f64::INFINITY } else { f * f * (a - u).abs() / (f_number * a * (u - f)) }
+}
+
 /// First zero of the Airy pattern: `j₁,₁/π`.
 const FIRST_ZERO: f64 = 1.219_669_89;
 /// Green light, where the eye is keenest, micrometres.

@@ -66,7 +66,8 @@ pub fn mixture(setup: &Setup, levels: &Levels, place: RoomPlace) -> Option<Mixtu
 }
 
 /// A light's own colour, gels on; 5500 K where its sheet says none.
-fn kelvin_of(light: &Light) -> Kelvin {
+#[must_use]
+pub fn kelvin_of(light: &Light) -> Kelvin {
     let own = light.unit.as_ref().and_then(|u| u.kelvin).unwrap_or(Kelvin::FLASH);
     own.through(light.rig.gels.iter().map(|g| g.mired)).unwrap_or(own)
 }

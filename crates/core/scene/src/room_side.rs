@@ -8,9 +8,14 @@ use crate::stage::Stage;
 /// Where the room's own light comes from, seen from above the sitter: its side, negative for camera left. By what was said with the reading,
 /// or by the windows.
 pub fn room_from(stage: &Stage) -> Option<f64> {
+    Some(room_direction(stage)?.x)
+}
+
+/// The same as a level direction from the sitter; nothing of it is left where windows on all sides even out.
+pub fn room_direction(stage: &Stage) -> Option<DVec3> {
     let said = stage.setup.room.light_at(RoomPlace::Sitter).from;
     if let Some(from) = said {
-        return Some(from.direction().x);
+        return Some(from.direction());
     }
     let walls = stage.studio.walls;
     let sides = stage.studio.windows.iter().map(|w| {
@@ -24,5 +29,5 @@ pub fn room_from(stage: &Stage) -> Option<f64> {
         w.width.get() / out.length_squared().max(0.01) * out.normalize_or_zero()
     });
     let sum = sides.fold(DVec3::ZERO, |a, b| a + b);
-    (!stage.studio.windows.is_empty()).then(|| sum.normalize_or_zero().x)
+    (!stage.studio.windows.is_empty()).then(|| sum.normalize_or_zero())
 }

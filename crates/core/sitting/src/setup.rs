@@ -16,7 +16,7 @@ use crate::{
     room::Room,
     schools::Schools,
     seen::{self, Seen, Spilt},
-    studio::{GroundTone, Studio},
+    studio::{GroundTone, StandIn, Studio},
     supplies::Supplies,
 };
 
@@ -74,6 +74,9 @@ pub struct Setup {
     /// What the ground is to look like, where that was said.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub ground_tone: Option<GroundTone>,
+    /// Whose face stands in for the sitter in the foretold frame.
+    #[serde(default, skip_serializing_if = "StandIn::is_usual")]
+    pub face: StandIn,
     /// What the meter saw of the lights, oldest first: evidence of what is known of each now.
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "seen::all")]
     #[cfg_attr(feature = "schema", schema(max_items = 64))]
@@ -112,6 +115,7 @@ impl Default for Setup {
             studio: None,
             meter: MeterSet::default(),
             ground_tone: None,
+            face: StandIn::default(),
             seen: Vec::new(),
             checks: Vec::new(),
             heeded: Vec::new(),

@@ -73,6 +73,7 @@ fn places() -> impl Strategy<Value = Value> {
         Just(json!({"ground_tone": {"tone": "black"}})),
         Just(json!({"ground_tone": {"tone": "white"}})),
         Just(json!({"ground_tone": {}})),
+        prop::sample::select(&["net_mender", "clock_mender", "luthier"][..]).prop_map(|face| json!({"face": {"face": face}})),
         (-4.0..1.0f64).prop_map(|level| json!({"ground_tone": {"tone": {"grey": {"level": level}}}})),
     ];
     prop_oneof![4 => placed, 2 => around, 2 => studio, 1 => moved, 1 => tone]

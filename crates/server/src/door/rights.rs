@@ -58,7 +58,7 @@ impl Right {
 pub type Route = (&'static str, &'static str, Right);
 
 /// Every route of the API.
-pub const ROUTES: [Route; 54] = [
+pub const ROUTES: [Route; 55] = [
     ("GET", "/api/health", Right::Come),
     ("GET", "/api/me", Right::Come),
     ("POST", "/api/session", Right::Come),
@@ -83,6 +83,7 @@ pub const ROUTES: [Route; 54] = [
     ("POST", "/api/ways", Right::Look),
     ("POST", "/api/study", Right::Look),
     ("POST", "/api/check", Right::Look),
+    ("POST", "/api/foretold", Right::Look),
     ("POST", "/api/setups/{id}/entries", Right::Write),
     ("GET", "/api/kit/export", Right::Keep),
     ("POST", "/api/kit/import", Right::Keep),

@@ -7,6 +7,7 @@ pub mod document;
 mod door;
 mod draft;
 mod events;
+mod foretold;
 mod health;
 pub mod kit;
 mod links;
@@ -78,6 +79,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(tape::earlier)
             .service(tape::moment)
             .service(draft::draft)
+            .service(foretold::foretold)
             .service(plan::plan)
             .service(ways::ways)
             .service(study::study)

@@ -4,7 +4,7 @@ use std::net::TcpListener;
 
 use actix_web::dev::ServerHandle;
 use chrono::{TimeDelta, Utc};
-use ink_lamp_server::{door::token, hub::Hub, site::Site, startup};
+use ink_lamp_server::{door::token, hub::Hub, pictures::Pictures, site::Site, startup};
 use ink_lamp_store::{Account, DoorRole, Session, Store, testing::fresh_store};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
@@ -16,6 +16,11 @@ pub struct App {
     pub store: Store,
     pub url: String,
     server: ServerHandle,
+}
+
+/// Where what is worked out of sitters is kept, from one test to the next.
+pub fn pictures() -> std::path::PathBuf {
+    std::env::var_os("INK_LAMP_PICTURES").map_or_else(|| std::path::Path::new(env!("CARGO_TARGET_TMPDIR")).join("pictures"), Into::into)
 }
 
 /// With its test the server goes, and gives its connections back.
@@ -45,7 +50,9 @@ impl App {
         let (tell, told) = std::sync::mpsc::channel();
         std::thread::spawn(move || {
             actix_web::rt::System::new().block_on(async {
-                let server = startup::serve(vec![listener.into()], served, Hub::on(database), site, None, 1).unwrap();
+                let server =
+                    startup::serve(vec![listener.into()], served, Hub::on(database), site, Pictures::in_folder(pictures()), None, 1)
+                        .unwrap();
                 tell.send(server.handle()).unwrap();
                 server.await
             })

@@ -4,6 +4,7 @@
 mod app;
 mod attacks;
 mod doors;
+mod foretold;
 mod steady;
 
 use app::{App, told};

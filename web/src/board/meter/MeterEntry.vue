@@ -68,10 +68,11 @@ defineExpose({ focus })
 </script>
 
 <template>
-  <section class="card flex flex-col gap-1.5 p-2.5" aria-label="Meter entry">
+  <section class="card flex min-w-0 flex-col gap-1.5 p-2.5" aria-label="Meter entry">
     <RadioGroup
       :model-value="subject?.id"
-      class="flex flex-wrap gap-0.5"
+      class="grid gap-0.5"
+      :class="subjects.length > 6 ? 'grid-cols-5' : 'grid-cols-3'"
       aria-label="What was read"
       @update:model-value="read"
     >
@@ -80,68 +81,63 @@ defineExpose({ focus })
         :key="lane.id"
         :value="lane.id"
         :title="lane.name"
-        class="flex h-8 cursor-pointer items-center gap-1.5 rounded-key border px-2 text-body"
+        class="flex h-8 min-w-0 cursor-pointer items-center justify-center gap-1 rounded-key border px-1 text-body"
         :class="lane.id === subject?.id ? 'border-edge font-[700] text-text' : 'border-transparent text-text-2'"
         @click="focus()"
       >
         <RoleMark v-if="lane.role" :role="lane.role" :size="13" />
-        <span :class="subjects.length > 6 && lane.role && lane.id !== subject?.id ? 'sr-only' : ''">{{
-          lane.name
-        }}</span>
-        <span
-          v-if="subjects.length > 6 && lane.id !== subject?.id && lane.nth"
-          class="label -ml-1"
-          aria-hidden="true"
-          >{{ lane.nth }}</span
-        >
+        <span :class="subjects.length > 6 && lane.role ? 'sr-only' : 'truncate'">{{ lane.name }}</span>
+        <span v-if="subjects.length > 6 && lane.nth" class="label -ml-1" aria-hidden="true">{{ lane.nth }}</span>
       </RadioGroupOption>
     </RadioGroup>
-    <div class="flex h-12 items-stretch gap-3">
-      <div class="relative w-41 shrink-0">
-        <RoleMark
-          v-if="subject?.role"
-          :role="subject.role"
-          :size="13"
-          class="pointer-events-none absolute top-1/2 left-2.5 -translate-y-1/2"
-        />
-        <input
-          ref="field"
-          v-model="typed"
-          data-entry
-          class="h-full w-full rounded-key focus-visible:outline-offset-0 border bg-field pr-2 pl-7.5 text-entry font-[620] text-text placeholder:text-value placeholder:font-normal placeholder:text-text-3"
-          :class="wrong ? 'border-warn' : 'border-edge'"
-          :aria-label="`Reading of ${subject?.name.toLowerCase() ?? 'nothing'}`"
-          :aria-invalid="wrong ? true : undefined"
-          aria-describedby="meter-echo"
-          placeholder="5.6 8"
-          inputmode="decimal"
-          autocomplete="off"
-          spellcheck="false"
-          maxlength="24"
-          @keydown.enter.prevent="log"
-          @keydown.esc.stop="leave"
-        />
-      </div>
-      <div id="meter-echo" class="min-w-0 flex-1 overflow-hidden text-[0.78125rem] leading-4" aria-live="polite">
-        <p v-if="wrong" class="text-warn">{{ wrong }}</p>
-        <template v-else-if="echo">
-          <p v-for="(line, i) in echo.lines" :key="i" class="text-text-2">
-            <b v-if="i === 0" class="mr-1 font-[650] text-text"><FNumber :f="echo.aperture" /></b
-            ><WordLine :line="line" />
-          </p>
-        </template>
-        <p v-else class="pt-1 text-text-3">
-          Type it as on the meter:<br /><b class="font-[650] text-text-2">5.6 1</b> and <KeyCap>Enter</KeyCap>
-        </p>
-      </div>
+    <div class="relative h-13 shrink-0">
+      <RoleMark
+        v-if="subject?.role"
+        :role="subject.role"
+        :size="13"
+        class="pointer-events-none absolute top-1/2 left-2.5 -translate-y-1/2"
+      />
+      <input
+        ref="field"
+        v-model="typed"
+        data-entry
+        class="h-full w-full rounded-key focus-visible:outline-offset-0 border bg-field pr-2 pl-7.5 text-entry font-[620] text-text placeholder:text-value placeholder:font-normal placeholder:text-text-3"
+        :class="wrong ? 'border-warn' : 'border-edge'"
+        :aria-label="`Reading of ${subject?.name.toLowerCase() ?? 'nothing'}`"
+        :aria-invalid="wrong ? true : undefined"
+        aria-describedby="meter-echo"
+        placeholder="5.6 8"
+        inputmode="decimal"
+        autocomplete="off"
+        spellcheck="false"
+        maxlength="24"
+        @keydown.enter.prevent="log"
+        @keydown.esc.stop="leave"
+      />
     </div>
-    <div class="flex items-center gap-2">
-      <span class="label text-text-2">Meter at</span>
-      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" class="w-24" />
-      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" class="w-24" />
-      <Popover class="relative ml-auto min-w-0">
+    <div
+      id="meter-echo"
+      class="min-h-0 min-w-0 flex-1 overflow-hidden text-[0.78125rem] leading-4.25"
+      aria-live="polite"
+    >
+      <p v-if="wrong" class="text-warn">{{ wrong }}</p>
+      <template v-else-if="echo">
+        <p v-for="(line, i) in echo.lines" :key="i" class="text-text-2">
+          <b v-if="i === 0" class="mr-1 font-[650] text-text"><FNumber :f="echo.aperture" /></b
+          ><WordLine :line="line" />
+        </p>
+      </template>
+      <p v-else class="pt-1 text-text-3">
+        Type it as on the meter:<br /><b class="font-[650] text-text-2">5.6 1</b> and <KeyCap>Enter</KeyCap>
+      </p>
+    </div>
+    <span class="label text-text-2">Meter at</span>
+    <div class="grid grid-cols-[1fr_1fr_auto] items-center gap-1">
+      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" class="min-w-0" />
+      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" class="min-w-0" />
+      <Popover class="relative min-w-0">
         <PopoverButton
-          class="label flex h-8 max-w-37.5 min-w-0 items-center rounded-key border border-line-2 px-2 text-text-2 hover:border-edge"
+          class="label flex h-8 max-w-16 min-w-0 items-center rounded-key border border-line-2 px-2 text-text-2 hover:border-edge"
           :aria-label="`How it is read: ${how.words.value}`"
           ><span class="truncate">{{ how.words.value }}</span></PopoverButton
         >

@@ -14,7 +14,7 @@ use ink_lamp_sitting::{
     metered::{HeldAt, Metered},
     room::Lamps,
     schools::{Follow, Trim},
-    studio::{Bearing, GroundKind, Return, Side},
+    studio::{Bearing, GroundKind, Return, Side, StandIn},
 };
 use serde::Serialize;
 
@@ -81,6 +81,8 @@ pub struct Choices {
     pub groups: Vec<Choice<Group>>,
     /// What is behind the sitter.
     pub grounds: Vec<Choice<GroundKind>>,
+    /// Whose face stands in for the sitter in the foretold frame.
+    pub faces: Vec<Choice<StandIn>>,
     /// A wall of the room.
     pub sides: Vec<Choice<Side>>,
     /// What a panel does.
@@ -143,6 +145,7 @@ impl Default for Choices {
             risks: list(Risk::ALL.map(|risk| (risk, terms::risk(risk)))),
             groups: Group::USUAL.map(|group| Choice { value: group, words: group.to_string() }).into(),
             grounds: list([(GroundKind::Wall, "the wall"), (GroundKind::Paper, "paper or cloth")]),
+            faces: list(StandIn::ALL.map(|face| (face, face.name()))),
             sides: list([
                 (Side::Left, "left wall"),
                 (Side::Right, "right wall"),

@@ -7,6 +7,7 @@ mod automatic;
 mod camera;
 mod check;
 mod dial;
+mod face;
 mod firing;
 mod frame;
 mod ground_tone;
@@ -37,6 +38,7 @@ pub use automatic::AutomaticFrame;
 pub use camera::CameraSet;
 pub use check::DeviceChecked;
 pub use dial::DialTurned;
+pub use face::FaceChosen;
 pub use frame::FrameShot;
 pub use ground_tone::GroundWished;
 pub use heed::{CautionHeeded, CheckAgain};
@@ -103,6 +105,8 @@ pub enum Entry {
     SitterMoved(SitterMoved),
     /// What the ground is to look like.
     GroundTone(GroundWished),
+    /// A face was chosen to stand in for the sitter in the foretold frame.
+    Face(FaceChosen),
     /// A frame by automatic flash, to begin from.
     Automatic(AutomaticFrame),
     /// Somebody looked at a device before the first flash.
@@ -149,6 +153,7 @@ impl Entry {
             Self::Placed(_) => "placed",
             Self::SitterMoved(_) => "sitter_moved",
             Self::GroundTone(_) => "ground_tone",
+            Self::Face(_) => "face",
             Self::Automatic(_) => "automatic",
             Self::Checked(_) => "checked",
             Self::CheckAgain(_) => "check_again",
@@ -250,6 +255,7 @@ impl Setup {
             Entry::Transmitter(chosen) => next.transmitter.clone_from(&chosen.transmitter),
             Entry::Firing(firing) => next.fire(firing)?,
             Entry::Holds(holds) => next.hold(holds)?,
+            Entry::Face(chosen) => next.face = chosen.face,
             Entry::Automatic(frame) => next.give_automatic(frame)?,
             Entry::Checked(checked) => next.check(checked)?,
             Entry::CheckAgain(_) => next.check_again(),

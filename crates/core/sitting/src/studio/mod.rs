@@ -4,6 +4,7 @@
 
 mod bearing;
 mod camera;
+mod face;
 mod ground;
 mod light_place;
 mod offers;
@@ -21,6 +22,7 @@ use serde::{Deserialize, Serialize};
 
 pub use bearing::Bearing;
 pub use camera::CameraPlace;
+pub use face::StandIn;
 pub use ground::{Ground, GroundKind, GroundTone};
 pub use light_place::LightPlace;
 pub use offers::StudioOffers;

@@ -5,6 +5,7 @@ mod automatic;
 mod camera;
 mod check;
 mod dial;
+mod face;
 mod firing;
 mod frame;
 mod ground_tone;
@@ -62,6 +63,7 @@ impl TapeLine {
             Entry::Placed(placed) => placed::line(placed, did),
             Entry::SitterMoved(_) => sitter_moved::line(did),
             Entry::GroundTone(wished) => ground_tone::line(wished),
+            Entry::Face(chosen) => face::line(*chosen),
             Entry::Automatic(frame) => automatic::line(frame, did),
             Entry::Checked(checked) => check::line(checked, did),
             Entry::CheckAgain(_) => heed::again(),

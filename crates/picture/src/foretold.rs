@@ -1,0 +1,157 @@
+//! The picture of a set, with a memory of what did not change since the last one.
+
+use std::sync::Arc;
+
+use glam::Vec3;
+
+use crate::{
+    lit::{Care, Lit, Stand},
+    numbers::{Measure, Patch, PatchTone, Proposed, Tones, proposed},
+    pose::{Grain, Pose},
+    set::Set,
+    shade::{Pixels, Shade, Sums, Weighted},
+    sitter::Sitter,
+    subject::Subject,
+    view::{Held, View},
+};
+
+/// How a picture is wanted.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Wanted {
+    /// No wider than this, pixels.
+    pub width: usize,
+    /// No higher than this, pixels.
+    pub height: usize,
+    /// In one grey.
+    pub grey: bool,
+    /// How carefully.
+    pub care: Care,
+    /// Patches whose tones are asked for; where none are named, those that are proposed.
+    pub patches: Option<Vec<Patch>>,
+}
+
+/// A picture, and what it shows.
+#[derive(Debug)]
+pub struct Foretold {
+    /// Its pixels.
+    pub pixels: Pixels,
+    /// How its tones are spread.
+    pub tones: Tones,
+    /// Patches that are proposed on it.
+    pub proposed: Vec<Proposed>,
+    /// The tones of the patches that were asked for, or of those that are proposed.
+    pub patches: Vec<PatchTone>,
+    /// How much of the frame's height it shows; less than 1 for head and shoulders out of a wider frame.
+    pub shown: f32,
+    /// Nothing of the sitter shadows another part yet: what hides what is still being worked out.
+    pub without_shadows: bool,
+}
+
+/// What one page draws again and again: only what changed is worked out anew.
+#[derive(Debug, Default)]
+pub struct Easel {
+    pose: Option<(Posed, Arc<Pose>)>,
+    lit: Vec<Arc<Lit>>,
+}
+
+/// What a pose depends on.
+#[derive(Debug, Clone, PartialEq)]
+struct Posed {
+    digest: [u8; 32],
+    shadows: bool,
+    view: View,
+    held: Held,
+    grain: Grain,
+    back: (f32, f32),
+    screens: Vec<crate::set::Screen>,
+}
+
+impl Set {
+    /// How a sitter is held: half way between its eyes lies the face's place in the studio.
+    #[must_use]
+    pub fn held(&self, sitter: &Sitter) -> Held {
+        let origin = Held { origin: self.held.origin, ..self.held }.outside(-sitter.between_eyes());
+        Held { origin, ..self.held }
+    }
+}
+
+impl Easel {
+    /// The picture of a set, with its numbers.
+    pub fn draw(&mut self, subject: &Subject, set: &Set, wanted: &Wanted) -> Foretold {
+        let (view, shown) = set.view(wanted.width, wanted.height);
+        let grain = if wanted.care == Care::Moving { Grain::Coarse } else { Grain::Fine };
+        self.shade(subject, set, &view, (wanted.care, grain, wanted.grey), |shade, held| {
+            let pixels = shade.pixels();
+            let proposed = proposed(&subject.sitter, &view, held, shade.weighted);
+            let measure = Measure { pixels: &pixels, shade, set };
+            let patches = match &wanted.patches {
+                Some(asked) => asked.iter().map(|p| measure.of(p)).collect(),
+                None => proposed.iter().map(|p| measure.of(&p.patch)).collect(),
+            };
+            Foretold { tones: Tones::of(&pixels), proposed, patches, pixels, shown, without_shadows: !subject.shadows }
+        })
+    }
+
+    /// The picture of a set by a view of the studio.
+    pub fn pixels(&mut self, subject: &Subject, set: &Set, view: &View, care: Care, grain: Grain, grey: bool) -> Pixels {
+        self.shade(subject, set, view, (care, grain, grey), |shade, _| shade.pixels())
+    }
+
+    /// What a picture is shaded from.
+    fn shade<T>(
+        &mut self,
+        subject: &Subject,
+        set: &Set,
+        view: &View,
+        (care, grain, grey): (Care, Grain, bool),
+        draw: impl FnOnce(&Shade, &Held) -> T,
+    ) -> T {
+        let held = set.held(&subject.sitter);
+        let pose = self.posed(subject, set, view, &held, grain, care);
+        let stand = Stand { subject, held: &held, pose: &pose, view, back: &set.back, screens: &set.screens };
+        self.light(&stand, set, care);
+        let weighted: Vec<Weighted> =
+            self.lit.iter().zip(&set.sources).map(|(lit, source)| Weighted::of(lit, source.sends, &held, &set.screens)).collect();
+        let everywhere = set.room + set.sources.iter().map(|s| s.returns).sum::<Vec3>();
+        let returned = everywhere - set.room;
+        let sums = Sums::of(&pose, subject, &weighted, everywhere).with_ground(view, &set.back, &weighted, returned);
+        let shade = Shade { pose: &pose, view, sums: &sums, weighted: &weighted, everywhere, back: &set.back, grey };
+        draw(&shade, &held)
+    }
+
+    /// The pose, anew where sitter, view or how it is held changed. A finer one than is wanted will do.
+    fn posed(&mut self, subject: &Subject, set: &Set, view: &View, held: &Held, grain: Grain, care: Care) -> Arc<Pose> {
+        let key = Posed {
+            digest: subject.sitter.digest,
+            shadows: subject.shadows,
+            view: *view,
+            held: *held,
+            grain,
+            back: (set.back.z, set.back.half),
+            screens: set.screens.clone(),
+        };
+        if let Some((known, pose)) = &self.pose {
+            let finer = *known == key || (care == Care::Moving && *known == Posed { grain: Grain::Fine, ..key.clone() });
+            if finer {
+                return pose.clone();
+            }
+        }
+        let pose = Arc::new(Pose::of(subject, &view.held(held), grain));
+        self.pose = Some((key, pose.clone()));
+        self.lit.clear();
+        pose
+    }
+
+    /// The light of each source, anew where its front changed. What was worked out more carefully than is wanted will do.
+    fn light(&mut self, stand: &Stand, set: &Set, care: Care) {
+        let known = std::mem::take(&mut self.lit);
+        self.lit = set
+            .sources
+            .iter()
+            .map(|source| {
+                let same = known.iter().find(|l| l.front == source.front && l.care >= care);
+                same.cloned().unwrap_or_else(|| Arc::new(Lit::of(stand, &source.front, care)))
+            })
+            .collect();
+    }
+}

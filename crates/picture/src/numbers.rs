@@ -1,0 +1,227 @@
+//! The numbers that come with a frame: how its tones are spread, what clips and what is black, and the tone of a patch, by each light and together.
+
+use glam::{Vec2, Vec3};
+
+use crate::{
+    lit::{CELL, places},
+    pose::{Part, Pose, surface::luminance},
+    set::Set,
+    shade::{Pixels, Shade, Weighted},
+    sitter::Sitter,
+    tone::{BLACK, stops},
+    view::{Held, View},
+};
+
+/// The first tone of a histogram, stops.
+pub const FIRST: f32 = -7.0;
+/// How many tenths of a stop it has.
+pub const TENTHS: usize = 100;
+
+/// How a frame's tones are spread.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Tones {
+    /// The share of the frame in each tenth of a stop from [`FIRST`] on; the first and last hold what lies beyond.
+    pub histogram: Vec<f32>,
+    /// The share that clips in any colour.
+    pub clipped: f32,
+    /// The share that reads as black.
+    pub black: f32,
+}
+
+impl Tones {
+    /// Of a picture.
+    #[must_use]
+    pub fn of(pixels: &Pixels) -> Self {
+        let mut counts = vec![0u32; TENTHS];
+        let mut black = 0u32;
+        for light in &pixels.light {
+            let tone = stops(*light).unwrap_or(FIRST);
+            let at = ((tone - FIRST) * 10.0).floor().clamp(0.0, (TENTHS - 1) as f32);
+            counts[at as usize] += 1;
+            black += u32::from(tone < BLACK);
+        }
+        let all = pixels.light.len().max(1) as f32;
+        let clipped = pixels.clips.iter().filter(|c| **c).count() as f32;
+        Self { histogram: counts.into_iter().map(|c| c as f32 / all).collect(), clipped: clipped / all, black: black as f32 / all }
+    }
+}
+
+/// A round part of a picture.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Patch {
+    /// Its middle from the left, as a share of the picture's width.
+    pub x: f32,
+    /// From the top, as a share of its height.
+    pub y: f32,
+    /// Its radius, as a share of its height.
+    pub radius: f32,
+}
+
+/// What a light does to a patch.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct PatchLight {
+    /// The light, in the setup's order.
+    pub light: usize,
+    /// Its tone by this light alone, stops.
+    pub tone: f32,
+    /// What turning away takes: stops against a surface that looks at the light. None for a patch of the ground.
+    pub turned: Option<f32>,
+}
+
+/// The tone of a patch.
+#[derive(Debug, Clone, PartialEq)]
+pub struct PatchTone {
+    /// Its mean tone, stops over mid-grey; none where there is no light at all.
+    pub tone: Option<f32>,
+    /// The mean light that falls on it, stops against the exposure, as a flat meter held there would read it; none off the sitter.
+    pub light: Option<f32>,
+    /// What of it clips, a share.
+    pub clipped: f32,
+    /// Each light that reaches it, the strongest first.
+    pub lights: Vec<PatchLight>,
+}
+
+/// What a patch is measured with.
+pub struct Measure<'a> {
+    /// The finished picture.
+    pub pixels: &'a Pixels,
+    /// What it was shaded from.
+    pub shade: &'a Shade<'a>,
+    /// What it was made of.
+    pub set: &'a Set,
+}
+
+impl Measure<'_> {
+    /// The tone of a patch.
+    #[must_use]
+    pub fn of(&self, patch: &Patch) -> PatchTone {
+        let (width, height) = (self.pixels.width, self.pixels.height);
+        let middle = Vec2::new(patch.x * width as f32, patch.y * height as f32);
+        let radius = (patch.radius * height as f32).max(0.71);
+        let inside = |pixel: u32| {
+            let at = Vec2::new((pixel as usize % width) as f32 + 0.5, (pixel as usize / width) as f32 + 0.5);
+            at.distance_squared(middle) <= radius * radius
+        };
+        let rows = (middle.y - radius).floor().max(0.0) as usize..((middle.y + radius).ceil().max(0.0) as usize).min(height);
+        let (mut count, mut sum, mut clipped) = (0u32, 0f32, 0u32);
+        for k in rows.start * width..rows.end * width {
+            if inside(k as u32) {
+                count += 1;
+                sum += self.pixels.light[k];
+                clipped += u32::from(self.pixels.clips[k]);
+            }
+        }
+        let mean = sum / count.max(1) as f32;
+        let (light, lights) = self.fragments(&rows, middle, &inside, mean);
+        PatchTone { tone: stops(mean), light, clipped: clipped as f32 / count.max(1) as f32, lights }
+    }
+
+    /// What falls on the fragments of a patch, together and by each light.
+    fn fragments(
+        &self,
+        rows: &std::ops::Range<usize>,
+        middle: Vec2,
+        inside: &dyn Fn(u32) -> bool,
+        mean: f32,
+    ) -> (Option<f32>, Vec<PatchLight>) {
+        let pose: &Pose = self.shade.pose;
+        let width = self.pixels.width as u32;
+        // The fragments lie band by band, and each band's in order of its pixels.
+        let found = pose.fragments.partition_point(|f| f.pixel < rows.start as u32 * width)..pose.fragments.len();
+        let last = rows.end as u32 * width;
+        let (mut cover, mut incident, mut toward) = (0f32, 0f32, vec![(0f32, 0f32); self.shade.weighted.len()]);
+        for (k, f) in found.clone().zip(&pose.fragments[found]).take_while(|(_, f)| f.pixel < last).filter(|(_, f)| inside(f.pixel)) {
+            cover += f.cover;
+            incident += luminance(self.shade.even(k, f)) * f.cover;
+            let (at, normal) = (pose.place(f), pose.between(&pose.surface.normal, f).normalize_or(Vec3::Z));
+            for (sum, w) in toward.iter_mut().zip(self.shade.weighted) {
+                let [a, b, c] = f.corners.map(|i| w.lit.arrives[i as usize]);
+                let arrives = a * (1.0 - f.at[0] - f.at[1]) + b * f.at[0] + c * f.at[1];
+                sum.0 += luminance(w.sends * f.albedo) * arrives * f.cover;
+                sum.1 += normal.dot((w.at() - at).normalize_or(normal)) * f.cover;
+            }
+        }
+        if cover <= 0.0 {
+            return (None, self.on_ground(middle));
+        }
+        let mut lights: Vec<PatchLight> = Vec::new();
+        for ((sum, cos), source) in toward.iter().zip(&self.set.sources) {
+            let Some(light) = source.light else { continue };
+            if let Some(tone) = stops(sum / cover).filter(|_| *sum > mean * cover * 1e-4) {
+                lights.push(PatchLight { light, tone, turned: Some((cos / cover).clamp(0.01, 1.0).log2()) });
+            }
+        }
+        lights.sort_by(|a, b| b.tone.total_cmp(&a.tone));
+        let level = incident / cover;
+        ((level > 0.0).then(|| level.log2()), lights)
+    }
+
+    /// What each light gives the ground there.
+    fn on_ground(&self, middle: Vec2) -> Vec<PatchLight> {
+        let (across, down) = places(self.shade.view);
+        let (x, y) = ((middle.x / CELL as f32) as usize, (middle.y / CELL as f32) as usize);
+        let at = y.min(down - 1) * across + x.min(across - 1);
+        let sources = self.shade.weighted.iter().zip(&self.set.sources);
+        let mut lights: Vec<PatchLight> = sources
+            .filter_map(|(w, source)| {
+                let tone = stops(luminance(w.sends) * w.lit.ground.get(at)? * self.set.back.reflects)?;
+                Some(PatchLight { light: source.light?, tone, turned: None })
+            })
+            .collect();
+        lights.sort_by(|a, b| b.tone.total_cmp(&a.tone));
+        lights
+    }
+}
+
+/// A patch that is proposed.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Proposed {
+    /// What it is.
+    pub name: &'static str,
+    /// Where it is.
+    pub patch: Patch,
+}
+
+/// Patches on face and ground, as one looks at a portrait: the cheek on the side of the strongest light first. What is not in the picture, or is turned away from
+/// the lens, is left out.
+#[must_use]
+pub fn proposed(sitter: &Sitter, view: &View, held: &Held, weighted: &[Weighted]) -> Vec<Proposed> {
+    let own = view.held(held);
+    let strength = |w: &&Weighted| luminance(w.sends) * w.lit.front.area / w.at().length_squared().max(0.01);
+    let ahead = weighted.iter().filter(|w| w.at().z > 0.0);
+    let strongest = ahead.max_by(|a, b| strength(a).total_cmp(&strength(b)));
+    let lit = if strongest.is_some_and(|w| w.at().x < 0.0) { -1.0 } else { 1.0 };
+    let eyes = sitter.between_eyes();
+    let on_face = [
+        ("Lit cheek", Vec3::new(0.040 * lit, -0.036, 0.0)),
+        ("Shadow cheek", Vec3::new(-0.040 * lit, -0.036, 0.0)),
+        ("Forehead", Vec3::new(0.0, 0.042, 0.0)),
+        ("Garment", Vec3::new(0.0, -0.215, 0.0)),
+    ];
+    let mut patches: Vec<Proposed> = on_face
+        .into_iter()
+        .filter_map(|(name, from_eyes)| {
+            let (at, normal) = surface_at(sitter, eyes + from_eyes)?;
+            let seen = own.project(at);
+            let faces = normal.dot((own.at - at).normalize_or(Vec3::Z)) > 0.2 && seen.z > 0.0;
+            let patch = Patch {
+                x: seen.x / view.width as f32,
+                y: seen.y / view.height as f32,
+                radius: 0.008 * own.scale() * seen.z / view.height as f32,
+            };
+            let within = (0.02..0.98).contains(&patch.x) && (0.02..0.98).contains(&patch.y);
+            (faces && within).then_some(Proposed { name, patch })
+        })
+        .collect();
+    patches.push(Proposed { name: "Ground", patch: Patch { x: 0.08, y: 0.12, radius: 0.02 } });
+    patches
+}
+
+/// The foremost skin or garment near a line through the head, straight ahead.
+fn surface_at(sitter: &Sitter, line: Vec3) -> Option<(Vec3, Vec3)> {
+    let mesh = &sitter.mesh;
+    let beside = |i: usize| (mesh.at[i] - line).truncate().length_squared();
+    let near = (0..mesh.at.len()).filter(|i| mesh.part[*i] == Part::Skin && mesh.normal[*i].z > 0.0 && beside(*i) < 0.006f32.powi(2));
+    let i = near.max_by(|a, b| mesh.at[*a].z.total_cmp(&mesh.at[*b].z))?;
+    Some((mesh.at[i], mesh.normal[i]))
+}

@@ -1,0 +1,354 @@
+//! What a picture takes from a scene: fronts with what they send, the room's light, the ground, the camera and how the sitter is held.
+//!
+//! Light is counted as the board counts it: 1 lies on the exposure, so a surface shows its own reflectance there.
+
+use glam::{DVec3, Vec3};
+use ink_lamp_light::{
+    color::{Chromaticity, balanced_patch},
+    field::{Emitter, Outline},
+    lens,
+    measure::{Kelvin, Meters},
+    meter::Amount,
+    scale::Stops,
+};
+use ink_lamp_scene::{
+    face::BARE,
+    mixture::{flash_kelvin, kelvin_of},
+    room_side::room_direction,
+    scene::Scene,
+    sitter::Head,
+    stage::Placed,
+};
+use ink_lamp_sitting::{
+    kit::PanelKind,
+    metered::RoomPlace,
+    studio::{GroundKind, PanelPlace, StudioOffers},
+};
+
+use crate::{
+    kernel,
+    view::{Held, View},
+};
+
+/// What is shown of a scene.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum Show {
+    /// As it is known to lie.
+    #[default]
+    Now,
+    /// Every light that has a wish on it.
+    Wished,
+}
+
+/// Where light leaves from.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Front {
+    /// Its middle, in the studio.
+    pub at: Vec3,
+    /// Where it emits.
+    pub axis: Vec3,
+    /// Across, half as long as it is wide.
+    pub across: Vec3,
+    /// Up, half as long as it is high.
+    pub along: Vec3,
+    /// It is round.
+    pub round: bool,
+    /// Its area, m².
+    pub area: f32,
+    /// What leaves at an angle, by the sine of the angle; empty for a Lambertian front.
+    pub beam: Vec<f32>,
+}
+
+/// What falls on everything by a front, and by what is thrown back of it.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Source {
+    /// The light, in the setup's order; none for the room's own.
+    pub light: Option<usize>,
+    /// Where it leaves from.
+    pub front: Front,
+    /// From ∫ cos·cos/d²·dA to light, in each colour.
+    pub sends: Vec3,
+    /// What the room throws back of it on everything, in each colour.
+    pub returns: Vec3,
+}
+
+/// A panel that stands in the way of light.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Screen {
+    /// Its middle.
+    pub at: Vec3,
+    /// Where it looks.
+    pub axis: Vec3,
+    /// Across, half as long as it is wide.
+    pub across: Vec3,
+    /// Up, half as long as it is high.
+    pub along: Vec3,
+}
+
+/// What is behind the sitter.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Back {
+    /// Its plane, `z` in the studio.
+    pub z: f32,
+    /// Half its width; without end for a wall.
+    pub half: f32,
+    /// What it throws back.
+    pub reflects: f32,
+    /// The room's own light on it, in each colour.
+    pub room: Vec3,
+    /// How wide a point of it is drawn, as a share of the picture's height.
+    pub blur: f32,
+    /// Nobody said what is there: a usual one stands in.
+    pub stands_in: bool,
+}
+
+/// All that a picture is made of, but for the sitter.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Set {
+    /// Fronts: lights first, then panels that throw light back, then the room's own direction.
+    pub sources: Vec<Source>,
+    /// The room's own light, from everywhere.
+    pub room: Vec3,
+    /// What stands in the way.
+    pub screens: Vec<Screen>,
+    /// The ground.
+    pub back: Back,
+    /// How the sitter is held: the origin is that of a head whose eyes' middle lies in its own origin.
+    pub held: Held,
+    /// Where the lens is, and what it shows: tangents of half its angles.
+    pub lens: Lens,
+    /// Lights of whose output nothing is known, in the setup's order: they are not in the picture.
+    pub unknown: Vec<usize>,
+}
+
+/// The camera.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Lens {
+    /// Where it is.
+    pub at: Vec3,
+    /// To the picture's right.
+    pub right: Vec3,
+    /// Up in the picture.
+    pub up: Vec3,
+    /// Where it looks.
+    pub forward: Vec3,
+    /// Tangents of half the angles of the frame, across and up; none where focal length or sensor are not known.
+    pub field: Option<(f32, f32)>,
+}
+
+/// A front that shows nothing of its size is drawn this wide, metres: a bare head.
+const POINT: f64 = BARE / 2.0;
+/// Of the room's light that comes from a side, this share comes straight from there (a judgement).
+const STRAIGHT: f64 = 0.6;
+/// As far away stands what lights a room from a side, and so wide and high it is, metres (a judgement).
+const WINDOW: (f64, f64) = (2.5, 1.5);
+/// A silver panel gathers light round the mirrored ray by this exponent (an assumed model, as the core has it).
+const SILVER: f64 = 12.0;
+/// Panels that throw back less than this are only in the way.
+const THROWS: f64 = 0.1;
+
+fn f(v: DVec3) -> Vec3 {
+    v.as_vec3()
+}
+
+impl Front {
+    /// Of what the core takes for a light.
+    #[must_use]
+    pub fn of(emitter: &Emitter) -> Self {
+        let front = &emitter.front;
+        let (half, round) = match front.outline {
+            Outline::Point => ((POINT, POINT), true),
+            Outline::Disc { radius } => ((radius, radius), true),
+            Outline::Rectangle { width, height } => ((width / 2.0, height / 2.0), false),
+        };
+        let plain = emitter.grid.is_none() && (emitter.exponent - 1.0).abs() < 1e-9;
+        let passes = |cos: f64| emitter.grid.map_or(1.0, |g| g.square_of(cos));
+        Self {
+            at: f(front.at),
+            axis: f(front.axis),
+            across: f(front.right() * half.0),
+            along: f(front.up * half.1),
+            round,
+            area: (half.0 * half.1 * if round { std::f64::consts::PI } else { 4.0 }) as f32,
+            beam: if plain { Vec::new() } else { kernel::beam(emitter.exponent, passes) },
+        }
+    }
+}
+
+impl Set {
+    /// What a scene's picture is made of.
+    #[must_use]
+    pub fn of(scene: &Scene, show: Show) -> Self {
+        let (setup, stage) = (scene.setup, &scene.stage);
+        let white = setup.camera.as_ref().and_then(|c| c.white).unwrap_or_else(|| flash_kelvin(setup));
+        let coloured = |kelvin: Kelvin| {
+            if kelvin == white {
+                return Vec3::ONE;
+            }
+            let [r, g, b] = balanced_patch(Chromaticity::planck(white), Chromaticity::planck(kelvin), 1.0);
+            f(DVec3::new(r, g, b)).max(Vec3::ZERO)
+        };
+        let mut unknown: Vec<usize> = (0..setup.lights.len()).filter(|i| !stage.lights.iter().any(|l| l.index == *i)).collect();
+        let mut lit: Vec<(&Placed, f64, Vec3)> = Vec::new();
+        for placed in &stage.lights {
+            match amount(scene, placed, show).filter(|a| a.get() > 0.0) {
+                Some(a) => lit.push((placed, a.get(), coloured(kelvin_of(&setup.lights[placed.index])))),
+                None => unknown.push(placed.index),
+            }
+        }
+        unknown.sort_unstable();
+        let mut sources: Vec<Source> = lit.iter().map(|(placed, amount, colour)| source(scene, placed, *amount, *colour)).collect();
+        sources.extend(stage.studio.panels.iter().filter_map(|p| thrown(scene, p, &lit)));
+        let room_colour = |place| setup.room.light_at(place).kelvin.map_or(Vec3::ONE, coloured);
+        let (even, straight) = room(scene, room_colour(RoomPlace::Sitter));
+        sources.extend(straight);
+        let screens = stage.studio.panels.iter().map(|p| {
+            let front = p.front();
+            let (w, h) = (p.width.get() / 2.0, p.height.get() / 2.0);
+            Screen { at: f(front.at), axis: f(front.axis), across: f(front.right() * w), along: f(front.up * h) }
+        });
+        let head = Head::of(stage);
+        let (right, up, forward) = stage.axes();
+        Self {
+            sources,
+            room: even,
+            screens: screens.collect(),
+            back: back(scene, room_colour(RoomPlace::Ground)),
+            held: Held { origin: f(stage.face), right: f(head.right), up: f(head.up), ahead: f(head.ahead) },
+            lens: Lens {
+                at: f(stage.camera),
+                right: f(right),
+                up: f(up),
+                forward: f(forward),
+                field: stage.field.map(|field| (field.x as f32, field.y as f32)),
+            },
+            unknown,
+        }
+    }
+
+    /// The view of a picture of no more than this size, and how much of the frame's height it shows: all of it, in the frame's own shape, or where the frame
+    /// reaches below what is modelled of a sitter, or is not known, head and shoulders.
+    #[must_use]
+    pub fn view(&self, width: usize, height: usize) -> (View, f32) {
+        let lens = &self.lens;
+        // What is modelled of a sitter ends here.
+        let down = (self.held.origin - Vec3::Y * 0.29) - lens.at;
+        let lowest = -down.dot(lens.up) / down.dot(lens.forward).max(0.05);
+        let plain = View { width, height, at: lens.at, right: lens.right, up: lens.up, forward: lens.forward, tall: 0.0 };
+        let Some((x, y)) = lens.field.filter(|(_, y)| *y <= lowest * 1.02) else {
+            return self.head_and_shoulders(plain, lens.field.map(|f| f.1));
+        };
+        let (w, h) = (width as f32, height as f32);
+        let (width, height) =
+            if x / y > w / h { (width, (w * y / x).round().max(1.0) as usize) } else { ((h * x / y).round().max(1.0) as usize, height) };
+        (View { width, height, tall: y, ..plain }, 1.0)
+    }
+
+    /// A view that looks at head and shoulders, from where the camera is.
+    fn head_and_shoulders(&self, view: View, tall: Option<f32>) -> (View, f32) {
+        let to = self.held.origin - Vec3::Y * 0.062 - view.at;
+        let forward = to.normalize_or(view.forward);
+        let right = forward.cross(Vec3::Y).normalize_or(view.right);
+        let shown = 0.225 / to.length().max(0.3);
+        let view = View { forward, right, up: right.cross(forward), tall: shown, ..view };
+        (view, tall.map_or(1.0, |tall| shown / tall))
+    }
+}
+
+/// How much a light gives where it is metered, toward it.
+fn amount(scene: &Scene, placed: &Placed, show: Show) -> Option<Amount> {
+    let light = &scene.setup.lights[placed.index];
+    let wish = scene.levels.targets.get(placed.index).copied().flatten().filter(|_| show == Show::Wished);
+    wish.map_or(placed.amount, |wish| {
+        let full = Stops::of(-light.normal_by(scene.setup.schools.receptor));
+        Some(Amount::at(wish).without(scene.levels.room_at(light)).by(full))
+    })
+}
+
+fn source(scene: &Scene, placed: &Placed, amount: f64, colour: Vec3) -> Source {
+    let emitter = &placed.stood.emitter;
+    let front = Front::of(emitter);
+    // Of an amount where it is metered to ∫ cos·cos/d²·dA: the core's illuminance for each lumen is strength/(π·area) of that.
+    let sends = if placed.stood.lux > 0.0 {
+        amount * emitter.strength / (std::f64::consts::PI * f64::from(front.area) * placed.stood.lux)
+    } else {
+        0.0
+    };
+    // A meter where it is metered reads both: what comes straight, and what the room throws back of it.
+    let back = scene.stage.returned(placed);
+    let (sends, returns) = (sends / (1.0 + back), amount * back / (1.0 + back));
+    Source { light: Some(placed.index), front, sends: colour * sends as f32, returns: colour * returns as f32 }
+}
+
+/// What a panel throws back toward the face of all lights together: an even front of what falls on it.
+fn thrown(scene: &Scene, panel: &PanelPlace, lit: &[(&Placed, f64, Vec3)]) -> Option<Source> {
+    let (stage, reflects) = (&scene.stage, panel.kind.reflectance());
+    if reflects < THROWS {
+        return None;
+    }
+    let mut front = panel.front();
+    if (stage.face - front.at).dot(front.axis) < 0.0 {
+        front.axis = -front.axis;
+    }
+    let patches = front.spread(5);
+    let mut sends = Vec3::ZERO;
+    for (light, amount, colour) in lit {
+        let lamp = light.stood.emitter.front.at;
+        let each = patches.iter().map(|patch| {
+            let lobe = if panel.kind == PanelKind::Silver {
+                let into = (*patch - lamp).normalize_or(-front.axis);
+                let mirrored = into - front.axis * (2.0 * into.dot(front.axis));
+                let out = (stage.face - *patch).normalize_or(front.axis);
+                (SILVER + 2.0) / 2.0 * mirrored.dot(out).max(0.0).powf(SILVER)
+            } else {
+                1.0
+            };
+            stage.share(light, *patch + front.axis * 1e-6, front.axis) * lobe
+        });
+        let mean = each.sum::<f64>() / patches.len() as f64;
+        sends += *colour * (amount * mean * reflects / std::f64::consts::PI) as f32;
+    }
+    let front = Front::of(&Emitter::new(front, 1.0, None));
+    (sends != Vec3::ZERO).then_some(Source { light: None, front, sends, returns: Vec3::ZERO })
+}
+
+/// The room's own light: what comes from everywhere, and what comes straight from its side, so that both together are what was read toward the camera.
+fn room(scene: &Scene, colour: Vec3) -> (Vec3, Option<Source>) {
+    let (stage, amount) = (&scene.stage, scene.levels.room.get());
+    let from = room_direction(stage).filter(|d| d.length() > 0.5 && amount > 0.0);
+    let Some(from) = from else { return (colour * amount as f32, None) };
+    let seen = from.dot(stage.studio.to_camera()).max(0.0);
+    let whole = amount / (1.0 - STRAIGHT + STRAIGHT * seen);
+    let (away, size) = WINDOW;
+    let at = stage.face + from * away + DVec3::Y * 0.4;
+    let outline = Outline::Rectangle { width: size, height: size };
+    let emitter = Emitter::new(ink_lamp_light::field::Front::new(at, stage.face - at, DVec3::Y, outline), 1.0, None);
+    let front = Front::of(&emitter);
+    let unit = emitter.facing(stage.face) * std::f64::consts::PI * f64::from(front.area);
+    let sends = colour * (whole * STRAIGHT / unit.max(1e-9)) as f32;
+    (colour * (whole * (1.0 - STRAIGHT)) as f32, Some(Source { light: None, front, sends, returns: Vec3::ZERO }))
+}
+
+/// What is behind the sitter; where nobody said, a usual one.
+fn back(scene: &Scene, colour: Vec3) -> Back {
+    let (stage, setup) = (&scene.stage, scene.setup);
+    let said = stage.studio.ground;
+    let ground = said.unwrap_or_else(|| StudioOffers::of(&stage.studio, None).ground);
+    let half = if ground.kind == GroundKind::Wall || said.is_none() { f32::INFINITY } else { ground.width.get() as f32 / 2.0 };
+    let blur = setup.camera.as_ref().and_then(|camera| {
+        let (focal, sensor) = (camera.focal?, camera.body.as_ref()?.sensor?);
+        let away = stage.studio.camera_away();
+        let behind = Meters::new(away + ground.behind.get()).ok()?;
+        let circle = lens::blur(focal, Meters::new(away).ok()?, camera.exposure.aperture.exact(), behind);
+        let tall = if stage.studio.camera.upright { sensor.width } else { sensor.height };
+        Some((circle / tall.get()).min(0.5) as f32)
+    });
+    Back {
+        z: -ground.behind.get() as f32,
+        half,
+        reflects: ground.reflectance.get() as f32,
+        room: colour * stage.room_ground.get() as f32,
+        blur: blur.unwrap_or(0.0),
+        stands_in: said.is_none(),
+    }
+}

@@ -1,0 +1,195 @@
+//! From light on corners to pixels: colours, skin that light spreads in, eyes and hairs, the tone curve.
+
+mod sums;
+
+use glam::{Vec3, Vec4};
+use rayon::prelude::*;
+
+pub use sums::{Sums, Weighted};
+
+use crate::{
+    lit::CELL,
+    pose::{BAND, EyeSpot, Fragment, Pose, surface::luminance},
+    set::Back,
+    tone,
+    view::View,
+};
+
+/// A finished picture.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Pixels {
+    /// Pixels across.
+    pub width: usize,
+    /// Pixels down.
+    pub height: usize,
+    /// Red, green and blue of each, or one grey.
+    pub bytes: Vec<u8>,
+    /// Red, green and blue are one.
+    pub grey: bool,
+    /// The light of each pixel, before the tone curve: a grey card on 0 is 0.18.
+    pub light: Vec<f32>,
+    /// Whether any colour of it clips.
+    pub clips: Vec<bool>,
+}
+
+impl Pixels {
+    /// Marks where it clips and where it reads as black: dashes of black and white along the border of each.
+    pub fn mark(&mut self) {
+        let black = |light: f32| tone::stops(light).is_none_or(|t| t < tone::BLACK);
+        let kind = |k: usize| if self.clips[k] { 2 } else { u8::from(black(self.light[k])) };
+        let kinds: Vec<u8> = (0..self.light.len()).map(kind).collect();
+        let channels = if self.grey { 1 } else { 3 };
+        for y in 0..self.height {
+            for x in 0..self.width {
+                let k = y * self.width + x;
+                let beside = [
+                    (x > 0).then(|| k - 1),
+                    (x + 1 < self.width).then(|| k + 1),
+                    (y > 0).then(|| k - self.width),
+                    (y + 1 < self.height).then(|| k + self.width),
+                ];
+                if kinds[k] > 0 && beside.into_iter().flatten().any(|o| kinds[o] != kinds[k]) {
+                    let dash = if (x + y) / 3 % 2 == 0 { 255 } else { 0 };
+                    self.bytes[k * channels..(k + 1) * channels].fill(dash);
+                }
+            }
+        }
+    }
+}
+
+/// What pixels are made of.
+#[derive(Debug, Clone, Copy)]
+pub struct Shade<'a> {
+    /// The sitter in the picture.
+    pub pose: &'a Pose,
+    /// How the sitter is held, which lights are told against.
+    pub view: &'a View,
+    /// Light on it.
+    pub sums: &'a Sums,
+    /// The same sources in the head's frame, for what eyes mirror.
+    pub weighted: &'a [Weighted<'a>],
+    /// What falls on everything.
+    pub everywhere: Vec3,
+    /// The ground.
+    pub back: &'a Back,
+    /// By one grey.
+    pub grey: bool,
+}
+
+/// Of sheen, beside what is thrown back evenly, as much as light that is told against a mid-grey: radiance to exposure is π.
+const RADIANCE: f32 = std::f32::consts::PI;
+/// How much of their corner's sheen hairs have.
+const HAIRS: f32 = 0.35;
+
+/// What stands at a fragment's corners, read between them.
+#[inline]
+fn between(of: &[Vec4], f: &Fragment) -> Vec4 {
+    let [a, b, c] = f.corners.map(|i| i as usize);
+    of[a] * (1.0 - f.at[0] - f.at[1]) + of[b] * f.at[0] + of[c] * f.at[1]
+}
+
+fn three(v: Vec4) -> Vec3 {
+    v.truncate()
+}
+
+impl Shade<'_> {
+    /// What falls on a fragment, told against the exposure.
+    #[must_use]
+    pub fn even(&self, k: usize, f: &Fragment) -> Vec3 {
+        let even = between(&self.sums.even, f);
+        three(self.sums.refined.get(k).map_or(even, |more| even + *more)).max(Vec3::ZERO)
+    }
+
+    /// The light of a fragment.
+    #[must_use]
+    pub fn fragment(&self, k: usize, f: &Fragment) -> Vec3 {
+        let light = f.albedo * self.even(k, f) + three(between(&self.sums.sheen, f)) * (f.shine * RADIANCE);
+        light.max(Vec3::ZERO)
+    }
+
+    /// The light of a place on an eye: what it throws back, and what it mirrors.
+    #[must_use]
+    pub fn eye(&self, e: &EyeSpot) -> Vec3 {
+        let [a, b, c] = e.corners.map(|i| i as usize);
+        let between = |of: &[Vec4]| three(of[a] * (1.0 - e.at[0] - e.at[1]) + of[b] * e.at[0] + of[c] * e.at[1]);
+        let mut light = e.on.albedo * between(&self.sums.even) + self.everywhere * e.on.mirrors;
+        for w in self.weighted {
+            light += w.sends * (w.mirrored(e.on.at, e.on.mirrored) * e.on.mirrors * RADIANCE);
+        }
+        light.max(Vec3::ZERO)
+    }
+
+    /// The picture.
+    #[must_use]
+    pub fn pixels(&self) -> Pixels {
+        let (width, height) = (self.view.width, self.view.height);
+        let channels = if self.grey { 1 } else { 3 };
+        let mut bytes = vec![0u8; width * height * channels];
+        let (mut light, mut clips) = (vec![0f32; width * height], vec![false; width * height]);
+        bytes
+            .par_chunks_mut(width * BAND * channels)
+            .zip(light.par_chunks_mut(width * BAND))
+            .zip(clips.par_chunks_mut(width * BAND))
+            .enumerate()
+            .for_each(|(b, ((bytes, light), clips))| self.band(b, bytes, light, clips));
+        Pixels { width, height, bytes, grey: self.grey, light, clips }
+    }
+
+    fn band(&self, b: usize, bytes: &mut [u8], light: &mut [f32], clips: &mut [bool]) {
+        let (width, first) = (self.view.width, b * BAND * self.view.width);
+        let [from, to] = [self.pose.rows[b], self.pose.rows[b + 1]];
+        // Places that share a pixel are mixed after the curve, as a screen mixes them.
+        let mut shown = vec![Vec3::ZERO; light.len()];
+        let lay = |shown: &mut [Vec3], light: &mut [f32], clips: &mut [bool], at: usize, c: Vec3, cover: f32| {
+            let y = luminance(c);
+            light[at] += y * cover;
+            clips[at] |= cover > 0.2 && if self.grey { y >= tone::FULL } else { c.max_element() >= tone::FULL };
+            shown[at] += cover * if self.grey { Vec3::splat(tone::shoulder(y)) } else { Vec3::from(c.to_array().map(tone::shoulder)) };
+        };
+        for at in 0..light.len() {
+            let cover = self.pose.ground[first + at];
+            if cover > 0.0 {
+                let (x, y) = (at % width, b * BAND + at / width);
+                lay(&mut shown, light, clips, at, self.sums.ground_at(self.view, x, y), cover);
+            }
+        }
+        for (k, f) in self.pose.fragments[from.fragment..to.fragment].iter().enumerate() {
+            let c = self.fragment(from.fragment + k, f);
+            lay(&mut shown, light, clips, f.pixel as usize - first, c, f.cover);
+        }
+        for e in &self.pose.eyes[from.eye..to.eye] {
+            lay(&mut shown, light, clips, e.pixel as usize - first, self.eye(e), e.cover);
+        }
+        for h in &self.pose.hairs[from.hairs..to.hairs] {
+            let (even, sheen) = (self.sums.even[h.lit_as as usize], self.sums.sheen[h.lit_as as usize]);
+            let c = (h.albedo * three(even) + three(sheen) * (HAIRS * RADIANCE)).max(Vec3::ZERO);
+            let at = h.pixel as usize - first;
+            let under = 1.0 - h.cover;
+            shown[at] *= under;
+            light[at] *= under;
+            lay(&mut shown, light, clips, at, c, h.cover);
+        }
+        let table = tone::table();
+        if self.grey {
+            for (byte, c) in bytes.iter_mut().zip(&shown) {
+                *byte = tone::value(table, c.x);
+            }
+        } else {
+            for (three, c) in bytes.as_chunks_mut::<3>().0.iter_mut().zip(&shown) {
+                *three = c.to_array().map(|v| tone::value(table, v));
+            }
+        }
+    }
+}
+
+/// Which light lies where on the ground, read between its places.
+impl Sums {
+    fn ground_at(&self, view: &View, x: usize, y: usize) -> Vec3 {
+        let across = crate::lit::places(view).0;
+        let (fx, fy) = ((x as f32 + 0.5) / CELL as f32, (y as f32 + 0.5) / CELL as f32);
+        let (ix, iy) = (fx as usize, fy as usize);
+        let k = iy * across + ix;
+        let row = |k: usize| self.ground[k].lerp(self.ground[k + 1], fx - ix as f32);
+        row(k).lerp(row(k + across), fy - iy as f32)
+    }
+}

@@ -1,0 +1,198 @@
+//! All sources together, on the corners of a pose and on the ground.
+
+use glam::{Vec3, Vec4};
+use rayon::prelude::*;
+
+use crate::{
+    lit::{Lit, in_the_way, places},
+    pose::{Grain, Pose, surface::luminance},
+    set::{Back, Front, Screen},
+    subject::Subject,
+    view::{Held, View},
+};
+
+/// A source with what it sends, in the head's frame.
+#[derive(Debug, Clone)]
+pub struct Weighted<'a> {
+    /// Its light, for a radiance of 1.
+    pub lit: &'a Lit,
+    /// What it sends, in each colour.
+    pub sends: Vec3,
+    held: Held,
+    /// What stands before it.
+    screens: Vec<Screen>,
+    at: Vec3,
+    axis: Vec3,
+    across: Vec3,
+    along: Vec3,
+}
+
+impl<'a> Weighted<'a> {
+    /// A source's light with its strength.
+    #[must_use]
+    pub fn of(lit: &'a Lit, sends: Vec3, held: &Held, screens: &[Screen]) -> Self {
+        let Front { across, along, .. } = lit.front;
+        Self {
+            lit,
+            sends,
+            held: *held,
+            screens: in_the_way(screens, &lit.front),
+            at: held.inside(lit.front.at),
+            axis: held.turned(lit.front.axis),
+            // One over half its size, so that 1 is its edge.
+            across: held.turned(across) / across.length_squared(),
+            along: held.turned(along) / along.length_squared(),
+        }
+    }
+
+    /// Where it is.
+    #[must_use]
+    pub const fn at(&self) -> Vec3 {
+        self.at
+    }
+
+    /// What of its radiance a ray meets: 0 where it passes by.
+    #[must_use]
+    pub fn mirrored(&self, from: Vec3, along: Vec3) -> f32 {
+        let toward = along.dot(self.axis);
+        if toward > -1e-4 {
+            return 0.0;
+        }
+        let far = (self.at - from).dot(self.axis) / toward;
+        let hit = from + along * far - self.at;
+        let (u, v) = (hit.dot(self.across), hit.dot(self.along));
+        let inside = if self.lit.front.round { u * u + v * v < 1.0 } else { u.abs() < 1.0 && v.abs() < 1.0 };
+        let hidden = || {
+            let (eye, spot) = (self.held.outside(from), self.held.outside(from + along * far));
+            self.screens.iter().any(|s| s.is_between(eye, spot))
+        };
+        if far <= 0.0 || !inside || hidden() {
+            return 0.0;
+        }
+        let beam = &self.lit.front.beam;
+        let sin = (1.0 - toward * toward / along.length_squared()).max(0.0).sqrt();
+        beam.get((sin * beam.len().saturating_sub(1) as f32) as usize).copied().unwrap_or(1.0)
+    }
+}
+
+/// All light together: told against a mid-grey, 1 on the exposure.
+#[derive(Debug, Clone, Default)]
+pub struct Sums {
+    /// On each corner of the pose, in each colour.
+    pub even: Vec<Vec4>,
+    /// What each corner mirrors, in each colour.
+    pub sheen: Vec<Vec4>,
+    /// What is to be added at each fragment; empty where nothing is.
+    pub refined: Vec<Vec4>,
+    /// What each place of the ground shows.
+    pub ground: Vec<Vec3>,
+}
+
+/// Corners that are worked on together.
+const CHUNK: usize = 2048;
+/// How much of each colour spreads under the skin at each pass: red farthest (a judgement, by eye).
+const SPREAD: [Vec4; 3] = [Vec4::new(0.80, 0.26, 0.09, 0.0), Vec4::new(0.80, 0.10, 0.0, 0.0), Vec4::new(0.70, 0.0, 0.0, 0.0)];
+
+impl Sums {
+    /// Sources with their strengths; `everywhere` falls on everything.
+    #[must_use]
+    pub fn of(pose: &Pose, subject: &Subject, weighted: &[Weighted], everywhere: Vec3) -> Self {
+        let count = pose.corners.len();
+        let (mut even, mut sheen) = (vec![Vec4::ZERO; count], vec![Vec4::ZERO; count]);
+        let skin = subject.sitter.colours.skin;
+        // What is thrown from skin to skin has its colour; how much of it is in the parts already.
+        let tint = if pose.grain == Grain::None { Vec3::ONE } else { skin / luminance(skin) };
+        let all = everywhere.extend(0.0);
+        even.par_chunks_mut(CHUNK).zip(sheen.par_chunks_mut(CHUNK)).enumerate().for_each(|(c, (even, sheen))| {
+            let from = c * CHUNK;
+            for (k, (e, s)) in even.iter_mut().zip(sheen.iter_mut()).enumerate() {
+                let open = pose.open[from + k];
+                *e = all * open;
+                *s = all * (open * pose.surface.mirrors[from + k] * std::f32::consts::FRAC_1_PI);
+            }
+            for w in weighted {
+                let (by, bounced) = (w.sends.extend(0.0), (w.sends * tint).extend(0.0));
+                let range = from..from + even.len();
+                let (a, m, b) = (&w.lit.arrives[range.clone()], &w.lit.mirrors[range.clone()], &w.lit.bounced[range]);
+                for k in 0..even.len() {
+                    even[k] += by * a[k] + bounced * b[k];
+                    sheen[k] += by * m[k];
+                }
+            }
+        });
+        if pose.grain != Grain::None {
+            even = spread(pose, even);
+        }
+        let mut refined = Vec::new();
+        for w in weighted.iter().filter(|w| !w.lit.refined.is_empty()) {
+            refined.resize(pose.fragments.len(), Vec4::ZERO);
+            for r in &w.lit.refined {
+                refined[r.fragment as usize] += w.sends.extend(0.0) * r.more;
+            }
+        }
+        Self { even, sheen, refined, ground: Vec::new() }
+    }
+
+    /// The same with what the ground shows.
+    #[must_use]
+    pub fn with_ground(mut self, view: &View, back: &Back, weighted: &[Weighted], everywhere: Vec3) -> Self {
+        let (across, down) = places(view);
+        self.ground = vec![(back.room + everywhere) * back.reflects; across * down];
+        for w in weighted {
+            for (sum, light) in self.ground.iter_mut().zip(&w.lit.ground) {
+                *sum += w.sends * (*light * back.reflects);
+            }
+        }
+        if back.half.is_finite() {
+            for (k, sum) in self.ground.iter_mut().enumerate() {
+                let beside = crate::lit::place(view, back, k % across, k / across).is_none_or(|p| p.x.abs() > back.half);
+                if beside {
+                    *sum = Vec3::ZERO;
+                }
+            }
+        }
+        blur(&mut self.ground, across, back.blur * view.height as f32 / crate::lit::CELL as f32);
+        self
+    }
+}
+
+/// Light that spreads under the skin.
+fn spread(pose: &Pose, even: Vec<Vec4>) -> Vec<Vec4> {
+    let (beside, from, by) = &pose.spread;
+    SPREAD.into_iter().fold(even, |before, share| {
+        let mut after = before.clone();
+        after.par_chunks_mut(CHUNK).enumerate().for_each(|(c, after)| {
+            for (k, e) in after.iter_mut().enumerate() {
+                let i = c * CHUNK + k;
+                let around = &beside[from[i] as usize..from[i + 1] as usize];
+                if !around.is_empty() {
+                    let mean = around.iter().map(|j| before[*j as usize]).sum::<Vec4>() / around.len() as f32;
+                    *e += (mean - *e) * (share * by[i]);
+                }
+            }
+        });
+        after
+    })
+}
+
+/// Twice a box of a diameter in cells, across and down: near enough to a disc out of focus.
+fn blur(values: &mut [Vec3], across: usize, diameter: f32) {
+    let half = (diameter * 0.35).round() as usize;
+    if half == 0 || across == 0 {
+        return;
+    }
+    let down = values.len() / across;
+    for (count, length, step, along) in
+        [(down, across, across, 1), (across, down, 1, across), (down, across, across, 1), (across, down, 1, across)]
+    {
+        let before = values.to_vec();
+        for line in 0..count {
+            let start = line * step;
+            for k in 0..length {
+                let (a, b) = (k.saturating_sub(half), (k + half).min(length - 1));
+                let sum: Vec3 = (a..=b).map(|j| before[start + j * along]).sum();
+                values[start + k * along] = sum / (b - a + 1) as f32;
+            }
+        }
+    }
+}

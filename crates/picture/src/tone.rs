@@ -1,0 +1,113 @@
+//! From light to what a screen shows: one curve for everything that shows a picture.
+//!
+//! Truthful: linear up to 0.72, two stops over mid-grey, then a shoulder that reaches full scale where the ladder draws its clip line, 2.5 stops over;
+//! then the sRGB curve. A grey card on 0 comes out at 118. Source of the sRGB curve: IEC 61966-2-1.
+
+use std::sync::LazyLock;
+
+/// What a mid-grey surface throws back of the light on it.
+pub const MID_GREY: f32 = 0.18;
+/// Up to here nothing is bent: two stops over mid-grey.
+pub const STRAIGHT: f32 = 0.72;
+/// Darker than this reads as black, stops (common practice, no source; the core's own line).
+pub const BLACK: f32 = -5.0;
+/// The ladder's clip line, stops over mid-grey.
+pub const CLIP: f32 = 2.5;
+/// The same as light: `0.18 · 2^2.5`.
+pub const FULL: f32 = 1.018_233_8;
+
+/// Light to a share of full scale, before the screen's own curve: straight, then a parabola that meets it without a bend.
+#[inline]
+#[must_use]
+pub fn shoulder(light: f32) -> f32 {
+    const BEND: f32 = (FULL - 1.0) / ((FULL - STRAIGHT) * (FULL - STRAIGHT));
+    if light > STRAIGHT {
+        let over = light.min(FULL) - STRAIGHT;
+        STRAIGHT + over - BEND * over * over
+    } else {
+        // What is no number is black.
+        light.max(0.0)
+    }
+}
+
+/// A share of full scale to a value of 0 to 255 on a screen, not rounded.
+#[must_use]
+pub fn encoded(share: f32) -> f32 {
+    let share = share.clamp(0.0, 1.0);
+    255.0 * if share <= 0.003_130_8 { 12.92 * share } else { 1.055 * share.powf(1.0 / 2.4) - 0.055 }
+}
+
+/// Steps of the table from shares to values.
+const STEPS: usize = 4096;
+
+static SRGB: LazyLock<Vec<u8>> = LazyLock::new(|| (0..=STEPS).map(|i| (encoded(i as f32 / STEPS as f32) + 0.5) as u8).collect());
+
+/// The table from shares of full scale to values.
+#[must_use]
+pub fn table() -> &'static [u8] {
+    &SRGB
+}
+
+/// The value of a share by the table.
+#[inline]
+#[must_use]
+pub fn value(table: &[u8], share: f32) -> u8 {
+    // A cast of what is no number gives 0.
+    let at = (share * STEPS as f32 + 0.5) as usize;
+    table.get(at.min(STEPS)).copied().unwrap_or(255)
+}
+
+/// A tone in stops over mid-grey; nothing of no light.
+#[must_use]
+pub fn stops(light: f32) -> Option<f32> {
+    (light > 0.0).then(|| (light / MID_GREY).log2())
+}
+
+/// The light that a value on the screen stands for: the curve backward.
+#[must_use]
+pub fn light_of(value: f32) -> f32 {
+    let share = f64::from(value.clamp(0.0, 255.0)) / 255.0;
+    let share = if share <= 0.040_45 { share / 12.92 } else { ((share + 0.055) / 1.055).powf(2.4) } as f32;
+    let (mut low, mut high) = (0.0, FULL);
+    for _ in 0..40 {
+        let middle = f32::midpoint(low, high);
+        if shoulder(middle) < share { low = middle } else { high = middle }
+    }
+    high
+}
+
+#[cfg(test)]
+mod tests {
+    use proptest::prelude::*;
+
+    use super::*;
+
+    #[test]
+    fn a_grey_card_on_zero_is_118() {
+        assert_eq!(value(table(), shoulder(MID_GREY)), 118);
+        // Two stops over is as on paper: 0.72 by the sRGB curve.
+        assert!((encoded(shoulder(MID_GREY * 4.0)) - 220.4).abs() < 0.5, "{}", encoded(shoulder(0.72)));
+        assert!((stops(MID_GREY * 2.0).unwrap() - 1.0).abs() < 1e-6);
+    }
+
+    #[test]
+    fn full_scale_is_reached_at_the_clip_line() {
+        assert!((FULL - MID_GREY * CLIP.exp2()).abs() < 1e-5);
+        assert!((shoulder(FULL) - 1.0).abs() < 1e-6 && shoulder(FULL * 0.99) < 0.995);
+        assert_eq!(value(table(), shoulder(f32::NAN)), 0);
+    }
+
+    proptest! {
+        /// More light is never darker, and nothing jumps.
+        #[test]
+        fn the_curve_only_rises(a in 0.0f32..1.2, b in 0.0f32..0.01) {
+            let (low, high) = (shoulder(a), shoulder(a + b));
+            prop_assert!(low <= high && high - low <= b + 1e-6);
+        }
+
+        #[test]
+        fn a_value_leads_back_to_its_light(light in 0.001f32..1.0) {
+            prop_assert!((light_of(encoded(shoulder(light))) - light).abs() < 1e-3 * light + 1e-5);
+        }
+    }
+}

@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
+import type { FrameForetold, FrameTone } from '@/api/client'
+import { useDrawingSize } from '@/draw/measure'
+import { linear } from '@/draw/scale'
+import ZonePatterns from '@/draw/ZonePatterns.vue'
+import RoleMark from '@/draw/RoleMark.vue'
+import { useBoard } from '@/look/board'
+
+/** The tones of a frame on the ladder's own scale: how they are spread, and each patch in a lane of its own. */
+const { frame, tones, names, chosen } = defineProps<{
+  frame: FrameForetold
+  tones: (FrameTone | undefined)[]
+  names: string[]
+  chosen: number
+}>()
+const emit = defineEmits<{ choose: [n: number] }>()
+const board = useBoard()
+const box = useTemplateRef('box')
+const { width, height } = useDrawingSize(box, { width: 520, height: 424 })
+
+const TOP = 3
+const BOTTOM = -6.5
+const AXIS = 62
+const y = computed(() => linear([TOP, BOTTOM], [9, height.value - 9]))
+const rungs = [3, 2, 1, 0, -1, -2, -3, -4, -5, -6]
+const spread = computed(() => Math.min(104, Math.max(64, width.value * 0.19)))
+const lane = computed(() => (width.value - AXIS - spread.value) / Math.max(names.length, 1))
+const laneAt = (n: number) => AXIS + spread.value + lane.value * n
+
+/** An upright outline: for each tenth a step as wide as its share. */
+const outline = computed(() => {
+  const most = Math.max(...frame.histogram, 1e-6)
+  const steps = frame.histogram.map((share, n) => {
+    const from = frame.from + n / 10
+    const wide = AXIS + 4 + Math.sqrt(share / most) * (spread.value - 12)
+    return { from, wide }
+  })
+  const inside = steps.filter((s) => s.from >= BOTTOM && s.from < TOP)
+  const lines = inside.map(
+    (s) => `V${y.value(s.from).toFixed(1)}H${s.wide.toFixed(1)}V${y.value(s.from + 0.1).toFixed(1)}`,
+  )
+  return `M${AXIS + 4} ${y.value(BOTTOM).toFixed(1)}${lines.join('')}H${AXIS + 4}`
+})
+const told = (tone: number | null | undefined) =>
+  tone == null ? 'no light' : `${tone < -0.049 ? '−' : tone > 0.049 ? '+' : ''}${Math.abs(tone).toFixed(1)}`
+const percent = (share: number) => `${(share * 100).toFixed(1)} %`
+/** Numbers stand over their line, at the ends of the scale beside it. */
+const patches = computed(() =>
+  names.map((name, n) => {
+    const tone = tones[n]?.tone
+    const at = tone == null ? BOTTOM : Math.min(Math.max(tone, BOTTOM), TOP)
+    return { name, n, tone, y: y.value(at), up: at < TOP - 0.6 ? -7 : 18 }
+  }),
+)
+const lightOf = (id: string | undefined) => board.board?.lanes.find((l) => l.id === id)
+const roles = computed(() => tones.map((t) => lightOf(t?.lights[0]?.light)))
+/** What the chosen patch gets from each light. */
+const parts = computed(() =>
+  (tones[chosen]?.lights ?? []).map((l) => ({
+    ...l,
+    lane: lightOf(l.light),
+    turnedBy: l.turned != null && l.turned < -0.15 ? l.turned : undefined,
+  })),
+)
+</script>
+
+<template>
+  <section class="card flex min-h-0 flex-col overflow-hidden" aria-label="Tones in the picture">
+    <header class="px-4 pt-3">
+      <h2 class="text-head font-[650]">Tones in the picture</h2>
+      <p class="label text-text-2">
+        <svg viewBox="0 0 20 8" class="mr-1 inline h-2 w-5" aria-hidden="true">
+          <path d="M0 4h20" stroke="currentColor" stroke-width="1.4" stroke-dasharray="3 2" /></svg
+        >foretold, stops over a mid-grey: tones, not readings. Skin lies about 1 over a grey card.
+      </p>
+    </header>
+    <div class="grid px-1 pt-2" :style="{ gridTemplateColumns: `${AXIS + spread}px repeat(${names.length}, 1fr)` }">
+      <span class="label pl-4 font-[650] text-text">Frame</span>
+      <button
+        v-for="(name, n) in names"
+        :key="n"
+        type="button"
+        class="label flex min-w-0 flex-col items-start px-1 text-left"
+        :class="n === chosen ? 'font-[650] text-text' : 'text-text-2'"
+        :aria-pressed="n === chosen"
+        @click="emit('choose', n)"
+      >
+        <span class="w-full truncate">{{ n + 1 }} {{ name }}</span>
+      </button>
+    </div>
+    <div ref="box" class="relative min-h-80 flex-1">
+      <svg
+        :viewBox="`0 0 ${width} ${height}`"
+        class="absolute inset-0 h-full w-full"
+        role="img"
+        aria-label="How the frame’s tones are spread, and where its patches lie"
+      >
+        <ZonePatterns id="tones" />
+        <rect x="0" y="0" :width :height="y(frame.clip_at)" fill="url(#tones-clip)" />
+        <rect x="0" :y="y(frame.black_at)" :width :height="height - y(frame.black_at)" fill="url(#tones-black)" />
+        <rect v-if="names.length" :x="laneAt(chosen)" y="0" :width="lane" :height class="fill-raise" opacity="0.5" />
+        <g v-for="r in rungs" :key="r">
+          <path
+            :d="`M${AXIS} ${y(r)}H${width}`"
+            :class="r === 0 ? 'stroke-text' : 'stroke-line'"
+            :stroke-width="r === 0 ? 1.6 : 1"
+          />
+          <text
+            :x="AXIS - 10"
+            :y="y(r) + 4"
+            text-anchor="end"
+            class="label"
+            :class="r === 0 ? 'fill-text' : 'fill-text-2'"
+          >
+            {{ r > 0 ? `+${r}` : r < 0 ? `−${-r}` : '0' }}
+          </text>
+        </g>
+        <path
+          :d="outline"
+          fill="none"
+          class="stroke-text"
+          stroke-width="1.3"
+          stroke-dasharray="3 2"
+          stroke-linejoin="round"
+        />
+        <text :x="AXIS + spread - 6" :y="y(frame.clip_at) - 6" text-anchor="end" class="label fill-text-2">
+          clipped {{ percent(frame.clipped) }}
+        </text>
+        <text :x="AXIS + spread - 6" :y="y(frame.black_at) + 16" text-anchor="end" class="label fill-text-2">
+          black {{ percent(frame.black) }}
+        </text>
+        <g v-for="p in patches" :key="p.n" :transform="`translate(${laneAt(p.n)} ${p.y})`">
+          <path :d="`M4 0H${lane - 6}`" class="stroke-text" stroke-width="1.3" stroke-dasharray="3 2" />
+          <rect
+            :x="6"
+            y="-8"
+            width="16"
+            height="16"
+            rx="3"
+            class="fill-card stroke-text"
+            stroke-width="1.3"
+            stroke-dasharray="3 2"
+          />
+          <text x="14" y="4" text-anchor="middle" class="label fill-text font-[650]">{{ p.n + 1 }}</text>
+          <text :x="lane - 8" :y="p.up" text-anchor="end" class="fill-text text-value font-[650]">
+            {{ told(p.tone) }}
+          </text>
+        </g>
+      </svg>
+    </div>
+    <div class="grid px-1 py-1" :style="{ gridTemplateColumns: `${AXIS + spread}px repeat(${names.length}, 1fr)` }">
+      <span class="label pl-4 text-text-2">mostly by</span>
+      <span v-for="(light, n) in roles" :key="n" class="label flex min-w-0 items-center gap-1 px-1 text-text-2">
+        <template v-if="light?.role"
+          ><RoleMark :role="light.role" /><span class="truncate">{{ light.name }}</span></template
+        >
+        <template v-else>the room</template>
+      </span>
+    </div>
+    <p class="label min-h-11 border-t border-line px-4 py-2 text-text-2" aria-live="polite">
+      <b class="font-[650] text-text">{{ names[chosen] }} {{ told(tones[chosen]?.tone) }}</b>
+      <template v-for="(part, n) in parts" :key="n"
+        >{{ n === 0 ? ': ' : ', ' }}{{ part.lane?.name ?? part.light }} alone {{ told(part.tone)
+        }}<template v-if="part.turnedBy"> (turned away, {{ told(part.turnedBy) }})</template></template
+      >
+      <template v-if="tones[chosen]?.light != null"
+        >. A flat meter held there would show {{ told(tones[chosen]?.light) }}.</template
+      >
+    </p>
+  </section>
+</template>

@@ -1,0 +1,28 @@
+import { useBoard } from '@/look/board'
+import { lookCommands } from '@/look/commands'
+import { DIGITS, type Command } from '@/ui/commands'
+
+/** What keys do on the foretold frame. */
+export function frameCommands(view: {
+  moment: () => void
+  grey: () => void
+  marks: () => void
+  patch: (n: number) => boolean
+  done: () => void
+  leave: () => void
+}): Command[] {
+  const board = useBoard()
+  const shared = lookCommands()
+  const turn = ({ key }: { key: string }) => board.turn(board.lane, key === '=' ? 'up' : 'down')
+  return [
+    { caps: ['A'], words: 'now, after the move, as wished', keys: ['a'], run: view.moment },
+    { caps: ['Y'], words: 'in grey', keys: ['y'], run: view.grey },
+    { caps: ['X'], words: 'mark what clips and what is black', keys: ['x'], run: view.marks },
+    { caps: ['1', '…', '9'], words: 'a patch', keys: DIGITS, run: ({ key }) => view.patch(Number(key)) },
+    { caps: ['←', '↑', '→', '↓'], words: 'move the patch; with Shift a pixel; − and + its size; Delete takes it away' },
+    { caps: ['-', '='], words: 'the dial of the light that moves the patch', keys: ['-', '='], run: turn },
+    { caps: ['D'], words: 'the next move is done', keys: ['d'], run: view.done },
+    shared.undo,
+    { caps: ['V', 'B', 'Esc'], words: 'back to the board', keys: ['v', 'b', 'escape'], run: view.leave },
+  ]
+}

@@ -1,0 +1,81 @@
+import { useTimeoutFn } from '@vueuse/core'
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { useAsking } from '@/api/asking'
+import { answered, api, Refused, type Entry, type FrameForetold, type FramePatch, type Setup } from '@/api/client'
+import { timed } from '@/ui/times'
+
+/** What is shown: as it is known to lie, or every light on its wish. */
+export type Show = 'now' | 'wished'
+
+/** A picture as it is wanted. */
+export interface Wanted {
+  setup: Setup
+  /** What would happen first. */
+  entries?: Entry[]
+  show: Show
+  grey: boolean
+  /** A hand moves something: sooner, and a little coarser. */
+  moving?: boolean
+  marks?: boolean
+  patches?: FramePatch[]
+  width: number
+  height: number
+}
+
+/** While cast shadows are worked out, a picture is asked for again after so long, milliseconds. */
+const AGAIN = 1000
+
+/** A frame that was answered, its picture ready to be shown. */
+async function ready(frame: FrameForetold): Promise<FrameForetold> {
+  const image = new Image()
+  image.src = frame.picture
+  // Swapped in only once it can be drawn: nothing blanks. Where pictures can't be decoded, it is shown all the same.
+  await image.decode?.().catch(() => undefined)
+  return frame
+}
+
+/** The foretold frame of what is wanted: asked for anew whenever that changes; the last one stays until the next is there. */
+export function useForetold(wanted: () => Wanted | undefined) {
+  const page = crypto.randomUUID()
+  let turn = 0
+  const asking = useAsking(async ({ setup, entries = [], ...question }: Wanted) => {
+    turn += 1
+    const body = { setup, entries, question: { ...question, page, turn } }
+    return ready(await answered(api.POST('/api/foretold', { body })))
+  })
+  const frame = shallowRef<FrameForetold>()
+  /** When the frame that is shown was drawn. */
+  const drawn = ref<string>()
+
+  const again = useTimeoutFn(ask, AGAIN, { immediate: false })
+  function ask(): void {
+    again.stop()
+    const now = wanted()
+    if (now) void asking.ask(now)
+    else if (frame.value) {
+      asking.giveUp()
+      frame.value = drawn.value = undefined
+    }
+  }
+  watch(wanted, ask, { immediate: true })
+  watch(asking.answer, (now) => {
+    if (!now) return
+    frame.value = now
+    drawn.value = timed('clock', new Date())
+    if (now.shadows_done != null) again.start()
+  })
+  // Out of reach: asked again, so that the picture comes back by itself.
+  watch(asking.failed, (failed) => failed && again.start())
+  onUnmounted(() => {
+    again.stop()
+    asking.giveUp()
+  })
+
+  /** Why there is no newer picture. */
+  const wrong = computed(() => {
+    const refused: Refused | undefined = asking.refused.value
+    if (refused?.problem.type === 'urn:ink-lamp:older-question') return undefined
+    return refused?.problem.detail ?? asking.failed.value
+  })
+  return { frame, drawn, wrong, busy: asking.out }
+}

@@ -22,6 +22,12 @@ async function picture(page: Page, name: string): Promise<void> {
   await page.screenshot({ path: `${FOLDER}${name}.png` })
 }
 
+/** So many foretold frames are there, with their cast shadows. */
+async function shadowed(page: Page, count: number): Promise<void> {
+  await expect(page.getByRole('img', { name: /Lit cheek/ })).toHaveCount(count, { timeout: 60_000 })
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 })
+}
+
 for (const theme of ['ink', 'paper'] as const) {
   test(theme, async ({ page }) => {
     await page.addInitScript((t) => localStorage.setItem('ink-lamp.theme', t), theme)
@@ -32,6 +38,7 @@ for (const theme of ['ink', 'paper'] as const) {
     await expect(page.locator('#next-move')).toContainText('Fill down 0.7 stop')
     await page.keyboard.type('4 1')
     await expect(page.locator('#meter-echo')).toContainText('0.7 over its target')
+    await shadowed(page, 1)
     await picture(page, `board-${theme}`)
   })
 }
@@ -50,6 +57,7 @@ test('the plan, large, and the ground', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
   await page.keyboard.press('k')
   await expect(page.getByText(/^Rembrandt/)).toBeVisible()
+  await shadowed(page, 1)
   await picture(page, 'plan-ink')
   await page.addInitScript(() => localStorage.setItem('ink-lamp.theme', 'paper'))
   await page.goto(`/setups/${OPEN}/plan/ground`)
@@ -81,16 +89,14 @@ test('eight lights and what is found', async ({ page }) => {
   await picture(page, 'board-eight-lights')
 })
 
-test('what is found, on paper', async ({ page }) => {
-  await page.addInitScript(() => localStorage.setItem('ink-lamp.theme', 'paper'))
-  await page.goto(`/setups/${EIGHT}`)
-  await page
-    .getByRole('toolbar', { name: 'Lanes' })
-    .getByRole('button', { name: /^Rim 2/ })
-    .click()
-  await page.getByRole('button', { name: /to know$/ }).click()
-  await expect(page.getByRole('list', { name: 'Worth knowing' })).toContainText('listens on channel 3')
-  await picture(page, 'board-findings-paper')
+test('the foretold frame', async ({ page }) => {
+  await page.goto(`/setups/${OPEN}/frame`)
+  await shadowed(page, 3)
+  await picture(page, 'frame-ink')
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`/setups/${OPEN}/frame`)
+  await shadowed(page, 1)
+  await picture(page, 'frame-phone-ink')
 })
 
 test('the ways to remove a room', async ({ page }) => {
@@ -131,14 +137,6 @@ test('the kit', async ({ page }) => {
   await page.getByRole('button', { name: /^Taper 400/ }).click()
   await expect(page.getByText('What readings taught')).toBeVisible()
   await picture(page, 'kit-ink')
-})
-
-test('ways of working', async ({ page }) => {
-  await page.goto(`/setups/${EIGHT}`)
-  await page.getByRole('button', { name: /^Sitting/ }).click()
-  await page.getByRole('menuitem', { name: /Ways of working/ }).click()
-  await expect(page.getByText('It sends each group its power.')).toBeVisible()
-  await picture(page, 'ways-of-working-ink')
 })
 
 test('the door, and the way in', async ({ browser }) => {

@@ -3,6 +3,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { boardCommands } from '@/board/commands'
 import { checkCommands } from '@/check/commands'
+import { frameCommands } from '@/frame/commands'
 import { kitCommands } from '@/kit/commands'
 import { planCommands } from '@/plan/commands'
 import { sittingsCommands } from '@/sittings/commands'
@@ -15,6 +16,18 @@ const VIEWS: [string, () => Command[]][] = [
   ['board', () => boardCommands({ meter: nothing, far: () => undefined, done: nothing, go: nothing })],
   ['plan', () => planCommands({ part: () => true, together: nothing, leave: nothing })],
   ['ways', () => studyCommands({ study: () => true, leave: nothing })],
+  [
+    'frame',
+    () =>
+      frameCommands({
+        moment: nothing,
+        grey: nothing,
+        marks: nothing,
+        patch: () => true,
+        done: nothing,
+        leave: nothing,
+      }),
+  ],
   ['check', () => checkCommands({ fire: () => true, leave: nothing })],
   ['sittings', () => sittingsCommands({ find: nothing, begin: nothing })],
   ['kit', () => kitCommands({ find: nothing, add: nothing })],

@@ -41,11 +41,15 @@ function wanted(of: Moment, width: number, height: number): Wanted | undefined {
   const what = placed.value ? asked(of) : undefined
   return what && { ...what, grey: grey.value, width, height }
 }
+/** Of the picture that is asked for with them. */
+const patches = usePatches(
+  () => large.frame.value,
+  () => id,
+)
 const large = useForetold(() => {
   const what = wanted(moment.value, phone.value ? 390 : 480, phone.value ? 488 : 600)
   return what && { ...what, marks: marks.value, ...(patches.asked.value ? { patches: patches.asked.value } : {}) }
 })
-const patches = usePatches(large.frame, () => id)
 /** The two that are not chosen stand small beside it. */
 const others = computed(() => MOMENTS.filter((m) => m.value !== moment.value && (m.value !== 'after' || hasNext.value)))
 const small = [0, 1].map((n) =>
@@ -164,7 +168,7 @@ const commands = frameCommands({
             <span class="label text-text-2">Face</span>
             <ChoiceList v-model="face" label="Face" :options="board.scales.choices.faces" class="w-40" />
           </fieldset>
-          <p class="label min-w-0 flex-1 text-text-2">
+          <p class="label min-w-40 flex-1 text-text-2">
             <template v-if="large.frame.value && large.frame.value.shown < 0.97"
               >Head and shoulders out of a wider frame.</template
             >

@@ -1,4 +1,4 @@
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { FrameForetold, FramePatch, FrameTone } from '@/api/client'
 
 /** More patches no frame has. */
@@ -13,7 +13,7 @@ interface Named extends FramePatch {
 const clamp = (value: number, low: number, high: number) => Math.min(Math.max(value, low), high)
 
 /** The patches of a frame: those that are proposed, until one is moved, added or taken away. */
-export function usePatches(frame: Ref<FrameForetold | undefined>, look: () => string) {
+export function usePatches(frame: () => FrameForetold | undefined, look: () => string) {
   /** The user's own; none while those that are proposed hold. */
   const own = ref<Named[]>()
   const chosen = ref(0)
@@ -22,7 +22,7 @@ export function usePatches(frame: Ref<FrameForetold | undefined>, look: () => st
     chosen.value = 0
   })
 
-  const tones = computed<FrameTone[]>(() => frame.value?.patches ?? [])
+  const tones = computed<FrameTone[]>(() => frame()?.patches ?? [])
   /** Where they are: as they are moved, before the answer is there. */
   const patches = computed<Named[]>(
     () => own.value ?? tones.value.map((t, n) => ({ ...t.at, name: t.name ?? `Patch ${n + 1}` })),

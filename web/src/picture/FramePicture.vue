@@ -59,7 +59,7 @@ const words = computed(() => {
 <style scoped>
 /* Mid-grey all around, as a picture is judged: the same in both themes. */
 .surround {
-  --on-surround: #101010;
+  --on-surround: #000000;
   background: #777777;
   container-type: size;
 }

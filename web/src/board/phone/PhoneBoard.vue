@@ -110,6 +110,12 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
         >Plan</RouterLink
       >
       <RouterLink
+        v-if="board.view"
+        :to="{ name: 'frame', params: { id: board.view.id } }"
+        class="flex h-11 items-center px-1 text-value text-text-2"
+        >Frame</RouterLink
+      >
+      <RouterLink
         v-if="board.view && board.known === 0"
         :to="{ name: 'check', params: { id: board.view.id } }"
         class="flex h-11 items-center px-1 text-value text-text-2"

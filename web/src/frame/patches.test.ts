@@ -1,0 +1,95 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { nextTick, ref } from 'vue'
+import type { FrameForetold } from '@/api/client'
+import { MOST, usePatches } from './patches'
+
+/** A frame whose patches were proposed. */
+function answered(count: number): FrameForetold {
+  const patch = (n: number) => ({
+    name: n === 0 ? 'Lit cheek' : `Place ${n}`,
+    at: { x: 0.1 * (n + 1), y: 0.2, radius: 0.02 },
+    tone: n,
+    clipped: 0,
+    lights: [],
+  })
+  return { patches: Array.from({ length: count }, (_, n) => patch(n)) } as unknown as FrameForetold
+}
+
+describe('the patches of a frame', () => {
+  it('are those that are proposed, and ask for nothing, until one is changed', () => {
+    const patches = usePatches(
+      () => answered(3),
+      () => 'look',
+    )
+    expect([patches.patches.value.map((p) => p.name), patches.asked.value]).toEqual([
+      ['Lit cheek', 'Place 1', 'Place 2'],
+      undefined,
+    ])
+    patches.move(1, 0.05, 0)
+    expect(patches.asked.value?.[1]).toMatchObject({ x: 0.25, y: 0.2 })
+    // They keep their names, and are told by the last answer until the next is there.
+    expect([patches.patches.value[1]?.name, patches.toneOf(1)?.tone]).toEqual(['Place 1', 1])
+    patches.propose()
+    expect(patches.asked.value).toBeUndefined()
+  })
+
+  it('tell no tone that was measured of others', () => {
+    const patches = usePatches(
+      () => answered(2),
+      () => 'look',
+    )
+    patches.add()
+    expect([patches.patches.value.length, patches.chosen.value, patches.toneOf(0)]).toEqual([3, 2, undefined])
+  })
+
+  it('begin anew with another look', async () => {
+    const look = ref('one')
+    const patches = usePatches(
+      () => answered(2),
+      () => look.value,
+    )
+    patches.place(0, 0.9, 0.9)
+    patches.choose(1)
+    look.value = 'other'
+    await nextTick()
+    expect([patches.asked.value, patches.chosen.value]).toEqual([undefined, 0])
+  })
+
+  const act = fc.oneof(
+    fc.record({ what: fc.constant('move' as const), n: fc.nat(12), x: fc.double({ min: -2, max: 2, noNaN: true }) }),
+    fc.record({ what: fc.constant('size' as const), n: fc.nat(12), x: fc.double({ min: 0.1, max: 9, noNaN: true }) }),
+    fc.record({
+      what: fc.constantFrom('add' as const, 'remove' as const, 'choose' as const),
+      n: fc.nat(12),
+      x: fc.constant(0),
+    }),
+  )
+  it('stay within the frame, from one to nine, whatever is done', () => {
+    fc.assert(
+      fc.property(fc.array(act, { maxLength: 30 }), (acts) => {
+        const patches = usePatches(
+          () => answered(4),
+          () => 'look',
+        )
+        for (const { what, n, x } of acts) {
+          if (what === 'move') patches.move(n, x, -x)
+          else if (what === 'size') patches.size(n, x)
+          else if (what === 'add') patches.add()
+          else patches[what](n)
+        }
+        const all = patches.patches.value
+        expect(all.length).toBeGreaterThanOrEqual(1)
+        expect(all.length).toBeLessThanOrEqual(MOST)
+        expect(patches.chosen.value).toBeLessThan(all.length)
+        for (const p of all) {
+          expect(Math.min(p.x, p.y)).toBeGreaterThanOrEqual(0)
+          expect(Math.max(p.x, p.y)).toBeLessThanOrEqual(1)
+          expect(p.radius).toBeGreaterThanOrEqual(0.006)
+          expect(p.radius).toBeLessThanOrEqual(0.2)
+        }
+        expect(new Set(all.map((p) => p.name)).size).toBe(all.length)
+      }),
+    )
+  })
+})

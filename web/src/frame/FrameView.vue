@@ -94,20 +94,36 @@ const commands = frameCommands({
 
 <template>
   <div class="flex min-h-dvh flex-col" :class="phone ? '' : 'h-dvh min-h-180'">
-    <AppBar :board="id" :mend="board.board?.check?.count" @keys="keysOpen = true">
+    <header v-if="phone" class="flex h-11 items-center gap-2 px-3">
+      <RouterLink :to="{ name: 'board', params: { id } }" class="flex h-11 items-center text-value text-text-2"
+        >‹ Sitting&nbsp;{{ board.view?.sitting.number }}</RouterLink
+      >
+      <span class="text-value font-[650]">Frame</span>
+      <RouterLink
+        :to="{ name: 'plan', params: { id } }"
+        class="ml-auto flex h-11 items-center px-1 text-value text-text-2"
+        >Plan</RouterLink
+      >
+    </header>
+    <AppBar v-else :board="id" :mend="board.board?.check?.count" @keys="keysOpen = true">
       <p v-if="board.view" class="min-w-0 truncate px-2">
         <span class="font-[650]">Sitting {{ board.view.sitting.number }}</span>
         <span class="ml-2 text-text-2">{{ board.view.sitting.name }} · {{ board.view.name }}</span>
       </p>
-      <CameraNow v-if="board.view && !phone" :camera="board.view.board.camera" />
+      <CameraNow v-if="board.view" :camera="board.view.board.camera" />
     </AppBar>
     <AwayBar />
     <LooksOn v-if="board.looksOn" class="mx-2 mb-2" />
     <p v-if="board.failed" class="card mx-2 px-4.5 py-4 text-warn">{{ board.failed }}</p>
     <main v-else-if="board.view && board.scales" class="view grid min-h-0 flex-1 gap-2 px-2 pb-2">
       <h1 class="sr-only">Foretold frame of {{ board.view.sitting.name }}, {{ board.view.name }}</h1>
-      <section v-if="next" class="card title flex items-center gap-4 px-4.5 py-2" aria-label="Next move">
-        <p class="min-w-0 flex-1">
+      <section
+        v-if="next"
+        class="card title flex items-center gap-x-4 gap-y-2 px-4.5 py-2"
+        :class="phone ? 'flex-wrap' : ''"
+        aria-label="Next move"
+      >
+        <p class="min-w-0 flex-1" :class="phone ? 'basis-full' : ''">
           <span class="block font-voice text-[1.625rem] leading-8" aria-live="polite"
             ><WordLine :line="next.say"
           /></span>

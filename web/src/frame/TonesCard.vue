@@ -76,17 +76,17 @@ const parts = computed(() =>
       </p>
     </header>
     <div class="grid px-1 pt-2" :style="{ gridTemplateColumns: `${AXIS + spread}px repeat(${names.length}, 1fr)` }">
-      <span class="label pl-4 font-[650] text-text">Frame</span>
+      <span class="label self-end pl-4 font-[650] text-text">Frame</span>
       <button
         v-for="(name, n) in names"
         :key="n"
         type="button"
-        class="label flex min-w-0 flex-col items-start px-1 text-left"
+        class="label flex min-w-0 items-end px-1 text-left leading-4"
         :class="n === chosen ? 'font-[650] text-text' : 'text-text-2'"
         :aria-pressed="n === chosen"
         @click="emit('choose', n)"
       >
-        <span class="w-full truncate">{{ n + 1 }} {{ name }}</span>
+        <span class="line-clamp-2">{{ n + 1 }} {{ name }}</span>
       </button>
     </div>
     <div ref="box" class="relative min-h-80 flex-1">

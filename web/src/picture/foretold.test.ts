@@ -23,7 +23,7 @@ beforeEach(() => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
   asked = []
   // Where nothing is drawn there is nothing to wait for.
-  vi.stubGlobal('Image', class {})
+  vi.stubGlobal('Image', function Image() {})
   vi.stubGlobal('fetch', async (request: Request) => {
     const { question } = (await request.json()) as Asked
     return new Promise<Response>((done) =>

@@ -4,7 +4,12 @@ import { useTemplateRef, type ComponentPublicInstance } from 'vue'
 import { useFloating } from './floating'
 
 /** One of several, in a list that opens. */
-const { label, options } = defineProps<{ label: string; options: readonly { value: T; words: string }[] }>()
+const { label, options } = defineProps<{
+  label: string
+  options: readonly { value: T; words: string }[]
+  /** In small letters, where there is little room. */
+  small?: boolean
+}>()
 const value = defineModel<T>({ required: true })
 /** What is chosen already is no choice. */
 const choose = (to: T) => to !== value.value && (value.value = to)
@@ -19,8 +24,8 @@ useFloating(button, list)
     <ListboxButton
       ref="button"
       :aria-label="`${label}: ${words(value)}`"
-      class="flex h-8 max-phone:h-11 w-full items-center justify-between gap-1 rounded-key border bg-field px-2 text-head"
-      :class="open ? 'border-text' : 'border-edge'"
+      class="flex h-8 max-phone:h-11 w-full items-center justify-between gap-1 rounded-key border bg-field"
+      :class="[open ? 'border-text' : 'border-edge', small ? 'px-1.5 text-body' : 'px-2 text-head']"
     >
       <span class="truncate">{{ words(value) }}</span>
       <svg viewBox="0 0 10 6" class="h-1.25 w-2" aria-hidden="true">

@@ -86,7 +86,7 @@ defineExpose({ focus })
         @click="focus()"
       >
         <RoleMark v-if="lane.role" :role="lane.role" :size="13" />
-        <span :class="subjects.length > 6 && lane.role ? 'sr-only' : 'truncate'">{{ lane.name }}</span>
+        <span :class="subjects.length > 6 ? (lane.role ? 'sr-only' : 'label') : 'truncate'">{{ lane.name }}</span>
         <span v-if="subjects.length > 6 && lane.nth" class="label -ml-1" aria-hidden="true">{{ lane.nth }}</span>
       </RadioGroupOption>
     </RadioGroup>
@@ -132,9 +132,9 @@ defineExpose({ focus })
       </p>
     </div>
     <span class="label text-text-2">Meter at</span>
-    <div class="grid grid-cols-[1fr_1fr_auto] items-center gap-1">
-      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" class="min-w-0" />
-      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" class="min-w-0" />
+    <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] items-center gap-1">
+      <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" small />
+      <ChoiceList v-model="shutter" label="Meter's shutter time" :options="shutters" small />
       <Popover class="relative min-w-0">
         <PopoverButton
           class="label flex h-8 max-w-16 min-w-0 items-center rounded-key border border-line-2 px-2 text-text-2 hover:border-edge"

@@ -2,14 +2,12 @@
 
 use std::sync::Arc;
 
-use glam::Vec3;
-
 use crate::{
     lit::{Care, Lit, Stand},
     numbers::{Measure, Patch, PatchTone, Proposed, Tones, proposed},
     pose::{Grain, Pose},
     set::Set,
-    shade::{Pixels, Shade, Sums, Weighted},
+    shade::{Over, Pixels, Shade, Weighted, layers},
     sitter::Sitter,
     subject::Subject,
     view::{Held, View},
@@ -111,11 +109,10 @@ impl Easel {
         let stand = Stand { subject, held: &held, pose: &pose, view, back: &set.back, screens: &set.screens };
         self.light(&stand, set, care);
         let weighted: Vec<Weighted> =
-            self.lit.iter().zip(&set.sources).map(|(lit, source)| Weighted::of(lit, source.sends, &held, &set.screens)).collect();
-        let everywhere = set.room + set.sources.iter().map(|s| s.returns).sum::<Vec3>();
-        let returned = everywhere - set.room;
-        let sums = Sums::of(&pose, subject, &weighted, everywhere).with_ground(view, &set.back, &weighted, returned);
-        let shade = Shade { pose: &pose, view, sums: &sums, weighted: &weighted, everywhere, back: &set.back, grey };
+            self.lit.iter().zip(&set.sources).map(|(lit, source)| Weighted::of(lit, source, &held, &set.screens)).collect();
+        let layers = layers(&pose, subject, view, &weighted, set.room, &set.back);
+        let over = if layers.len() > 1 { Over::of(&set.lens) } else { None };
+        let shade = Shade { pose: &pose, view, layers: &layers, over, weighted: &weighted, grey };
         draw(&shade, &held)
     }
 

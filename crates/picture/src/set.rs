@@ -10,12 +10,14 @@ use ink_lamp_light::{
     measure::{Kelvin, Meters},
     meter::Amount,
     scale::Stops,
+    shutter::Curtains,
 };
 use ink_lamp_scene::{
     face::BARE,
     mixture::{flash_kelvin, kelvin_of},
     room_side::room_direction,
     scene::Scene,
+    shutter::{Opening, SEEN_BLACK, Through},
     sitter::Head,
     stage::Placed,
 };
@@ -70,6 +72,8 @@ pub struct Source {
     pub sends: Vec3,
     /// What the room throws back of it on everything, in each colour.
     pub returns: Vec3,
+    /// What of it passes the shutter, in even steps from the edge where the second curtain starts to the other; empty where all of it does everywhere.
+    pub over: Vec<f32>,
 }
 
 /// A panel that stands in the way of light.
@@ -134,6 +138,8 @@ pub struct Lens {
     pub forward: Vec3,
     /// Tangents of half the angles of the frame, across and up; none where focal length or sensor are not known.
     pub field: Option<(f32, f32)>,
+    /// It is held upright.
+    pub upright: bool,
 }
 
 /// A front that shows nothing of its size is drawn this wide, metres: a bare head.
@@ -221,6 +227,7 @@ impl Set {
                 up: f(up),
                 forward: f(forward),
                 field: stage.field.map(|field| (field.x as f32, field.y as f32)),
+                upright: stage.studio.camera.upright,
             },
             unknown,
         }
@@ -277,7 +284,30 @@ fn source(scene: &Scene, placed: &Placed, amount: f64, colour: Vec3) -> Source {
     // A meter where it is metered reads both: what comes straight, and what the room throws back of it.
     let back = scene.stage.returned(placed);
     let (sends, returns) = (sends / (1.0 + back), amount * back / (1.0 + back));
-    Source { light: Some(placed.index), front, sends: colour * sends as f32, returns: colour * returns as f32 }
+    let over = over(scene, placed.index);
+    Source { light: Some(placed.index), front, sends: colour * sends as f32, returns: colour * returns as f32, over }
+}
+
+/// What of a light passes the shutter over the frame, against what its level counts of it: a band that goes black past sync, and a tail that is cut off.
+fn over(scene: &Scene, index: usize) -> Vec<f32> {
+    /// As fine as a band's edge is drawn: a curtain's edge is sharp in the picture.
+    const STEPS: u16 = 257;
+    let setup = scene.setup;
+    let Some((camera, opening)) = setup.camera.as_ref().and_then(|c| Some((c, Opening::of(setup, c)?))) else { return Vec::new() };
+    let light = &setup.lights[index];
+    let Some(travel) = opening.travel.filter(|_| !opening.leaf) else { return Vec::new() };
+    let counted = setup.tail(light).map_or(1.0, |(_, passed)| passed.mean);
+    let whole = setup.is_whole_as_named(camera);
+    match Through::of(setup, &opening, light) {
+        Through::Tail { pulse, .. } if !whole || counted < 1.0 => {
+            let passed = Curtains { travel, delay: opening.delay }.gradient(pulse, opening.open, STEPS);
+            passed.into_iter().map(|lost| if lost.get() <= -9.9 { 0.0 } else { (lost.factor() / counted) as f32 }).collect()
+        }
+        Through::Unknown | Through::Tail { .. } if opening.black > SEEN_BLACK => {
+            (0..STEPS).map(|n| if f64::from(n) / f64::from(STEPS - 1) < opening.black { 0.0 } else { 1.0 }).collect()
+        }
+        _ => Vec::new(),
+    }
 }
 
 /// What a panel throws back toward the face of all lights together: an even front of what falls on it.
@@ -309,7 +339,9 @@ fn thrown(scene: &Scene, panel: &PanelPlace, lit: &[(&Placed, f64, Vec3)]) -> Op
         sends += *colour * (amount * mean * reflects / std::f64::consts::PI) as f32;
     }
     let front = Front::of(&Emitter::new(front, 1.0, None));
-    (sends != Vec3::ZERO).then_some(Source { light: None, front, sends, returns: Vec3::ZERO })
+    // As the light that gives it most: a frame with two kinds of tail and a panel between them is rare.
+    let most = lit.iter().max_by(|a, b| a.1.total_cmp(&b.1)).map_or_else(Vec::new, |l| over(scene, l.0.index));
+    (sends != Vec3::ZERO).then_some(Source { light: None, front, sends, returns: Vec3::ZERO, over: most })
 }
 
 /// The room's own light: what comes from everywhere, and what comes straight from its side, so that both together are what was read toward the camera.
@@ -326,7 +358,7 @@ fn room(scene: &Scene, colour: Vec3) -> (Vec3, Option<Source>) {
     let front = Front::of(&emitter);
     let unit = emitter.facing(stage.face) * std::f64::consts::PI * f64::from(front.area);
     let sends = colour * (whole * STRAIGHT / unit.max(1e-9)) as f32;
-    (colour * (whole * (1.0 - STRAIGHT)) as f32, Some(Source { light: None, front, sends, returns: Vec3::ZERO }))
+    (colour * (whole * (1.0 - STRAIGHT)) as f32, Some(Source { light: None, front, sends, returns: Vec3::ZERO, over: Vec::new() }))
 }
 
 /// What is behind the sitter; where nobody said, a usual one.

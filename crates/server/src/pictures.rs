@@ -117,8 +117,13 @@ fn worked_out(sitter: &Arc<Sitter>, folder: &Path, progress: &Progress) -> Subje
     static ONE: Mutex<()> = Mutex::new(());
     let _one = locked(&ONE);
     let tree = Tree::of(&sitter.mesh.at, &sitter.mesh.triangles);
-    // Threads of its own: in those of the pictures, a picture would wait until all of it is done.
-    let seen = match rayon::ThreadPoolBuilder::new().thread_name(|k| format!("sitter-{k}")).build() {
+    // Threads of its own, which wait for whoever else has something to do: in those of the pictures, a picture would wait until all of it is done.
+    let aside = |_| {
+        if let Err(error) = rustix::process::nice(19) {
+            tracing::debug!(%error, "this thread can't be made to wait for others");
+        }
+    };
+    let seen = match rayon::ThreadPoolBuilder::new().thread_name(|k| format!("sitter-{k}")).start_handler(aside).build() {
         Ok(own) => own.install(|| seen::bake(&sitter.mesh, &tree, progress)),
         Err(_) => seen::bake(&sitter.mesh, &tree, progress),
     };

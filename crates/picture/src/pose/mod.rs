@@ -148,7 +148,7 @@ impl Pose {
             strand: all(&|i| if mesh.part[i] == Part::Hair { mesh.strand[i] } else { Vec3::ZERO }),
             map: corners.iter().map(|i| subject.seen.of[*i as usize]).collect(),
         };
-        let throw = |i: u32| if grain == Grain::None { 1.0 } else { throws(sitter, i as usize) };
+        let throw = |i: u32| if grain == Grain::None { 0.0 } else { throws(sitter, i as usize) };
         Self {
             view: *view,
             grain,

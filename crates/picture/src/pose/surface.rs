@@ -29,7 +29,7 @@ pub struct Looks {
 /// How fine a place is worked out.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Grain {
-    /// Everything the same white: for measuring light alone.
+    /// Everything the same white, and nothing throws light back: for measuring what arrives straight.
     None,
     /// Colours without the finest grain: while a head is dragged.
     Coarse,

@@ -1,16 +1,17 @@
 //! From light on corners to pixels: colours, skin that light spreads in, eyes and hairs, the tone curve.
 
+mod layer;
 mod sums;
 
 use glam::{Vec3, Vec4};
 use rayon::prelude::*;
 
+pub use layer::{Layer, Over, layers};
 pub use sums::{Sums, Weighted};
 
 use crate::{
     lit::CELL,
-    pose::{BAND, EyeSpot, Fragment, Pose, surface::luminance},
-    set::Back,
+    pose::{BAND, EyeSpot, Fragment, Hairs, Pose, surface::luminance},
     tone,
     view::View,
 };
@@ -64,14 +65,12 @@ pub struct Shade<'a> {
     pub pose: &'a Pose,
     /// How the sitter is held, which lights are told against.
     pub view: &'a View,
-    /// Light on it.
-    pub sums: &'a Sums,
-    /// The same sources in the head's frame, for what eyes mirror.
+    /// Light on it, by how the shutter lets it through.
+    pub layers: &'a [Layer],
+    /// Where the shutter cuts any of it off, how far over the frame each place is.
+    pub over: Option<Over>,
+    /// The sources in the head's frame, for what eyes mirror.
     pub weighted: &'a [Weighted<'a>],
-    /// What falls on everything.
-    pub everywhere: Vec3,
-    /// The ground.
-    pub back: &'a Back,
     /// By one grey.
     pub grey: bool,
 }
@@ -93,30 +92,61 @@ fn three(v: Vec4) -> Vec3 {
 }
 
 impl Shade<'_> {
+    /// Something of each layer together, as much as the shutter lets through at a pixel.
+    #[inline]
+    fn together(&self, pixel: u32, of: impl Fn(&Layer) -> Vec3) -> Vec3 {
+        let Some((first, others)) = self.layers.split_first() else { return Vec3::ZERO };
+        let mut sum = of(first);
+        if let Some(over) = self.over.filter(|_| !others.is_empty()) {
+            let (x, y) = (pixel as usize % self.view.width, pixel as usize / self.view.width);
+            let way = over.way(self.view, x as f32 + 0.5, y as f32 + 0.5);
+            for layer in others {
+                sum += of(layer) * layer.passes(way);
+            }
+        } else {
+            for layer in others {
+                sum += of(layer);
+            }
+        }
+        sum
+    }
+
     /// What falls on a fragment, told against the exposure.
     #[must_use]
     pub fn even(&self, k: usize, f: &Fragment) -> Vec3 {
-        let even = between(&self.sums.even, f);
-        three(self.sums.refined.get(k).map_or(even, |more| even + *more)).max(Vec3::ZERO)
+        self.together(f.pixel, |layer| layer.even(k, f))
     }
 
     /// The light of a fragment.
     #[must_use]
     pub fn fragment(&self, k: usize, f: &Fragment) -> Vec3 {
-        let light = f.albedo * self.even(k, f) + three(between(&self.sums.sheen, f)) * (f.shine * RADIANCE);
-        light.max(Vec3::ZERO)
+        self.together(f.pixel, |layer| {
+            let light = f.albedo * layer.even(k, f) + three(between(&layer.sums.sheen, f)) * (f.shine * RADIANCE);
+            light.max(Vec3::ZERO)
+        })
     }
 
     /// The light of a place on an eye: what it throws back, and what it mirrors.
     #[must_use]
     pub fn eye(&self, e: &EyeSpot) -> Vec3 {
         let [a, b, c] = e.corners.map(|i| i as usize);
-        let between = |of: &[Vec4]| three(of[a] * (1.0 - e.at[0] - e.at[1]) + of[b] * e.at[0] + of[c] * e.at[1]);
-        let mut light = e.on.albedo * between(&self.sums.even) + self.everywhere * e.on.mirrors;
-        for w in self.weighted {
-            light += w.sends * (w.mirrored(e.on.at, e.on.mirrored) * e.on.mirrors * RADIANCE);
-        }
-        light.max(Vec3::ZERO)
+        self.together(e.pixel, |layer| {
+            let of = &layer.sums.even;
+            let even = three(of[a] * (1.0 - e.at[0] - e.at[1]) + of[b] * e.at[0] + of[c] * e.at[1]);
+            let mut light = e.on.albedo * even + layer.everywhere * e.on.mirrors;
+            for w in layer.sources.iter().filter_map(|n| self.weighted.get(*n)) {
+                light += w.sends * (w.mirrored(e.on.at, e.on.mirrored) * e.on.mirrors * RADIANCE);
+            }
+            light.max(Vec3::ZERO)
+        })
+    }
+
+    /// The light of hairs.
+    fn hairs(&self, h: &Hairs) -> Vec3 {
+        self.together(h.pixel, |layer| {
+            let (even, sheen) = (layer.sums.even[h.lit_as as usize], layer.sums.sheen[h.lit_as as usize]);
+            (h.albedo * three(even) + three(sheen) * (HAIRS * RADIANCE)).max(Vec3::ZERO)
+        })
     }
 
     /// The picture.
@@ -150,7 +180,8 @@ impl Shade<'_> {
             let cover = self.pose.ground[first + at];
             if cover > 0.0 {
                 let (x, y) = (at % width, b * BAND + at / width);
-                lay(&mut shown, light, clips, at, self.sums.ground_at(self.view, x, y), cover);
+                let c = self.together((first + at) as u32, |layer| layer.sums.ground_at(self.view, x, y));
+                lay(&mut shown, light, clips, at, c, cover);
             }
         }
         for (k, f) in self.pose.fragments[from.fragment..to.fragment].iter().enumerate() {
@@ -161,8 +192,7 @@ impl Shade<'_> {
             lay(&mut shown, light, clips, e.pixel as usize - first, self.eye(e), e.cover);
         }
         for h in &self.pose.hairs[from.hairs..to.hairs] {
-            let (even, sheen) = (self.sums.even[h.lit_as as usize], self.sums.sheen[h.lit_as as usize]);
-            let c = (h.albedo * three(even) + three(sheen) * (HAIRS * RADIANCE)).max(Vec3::ZERO);
+            let c = self.hairs(h);
             let at = h.pixel as usize - first;
             let under = 1.0 - h.cover;
             shown[at] *= under;
@@ -179,6 +209,15 @@ impl Shade<'_> {
                 *three = c.to_array().map(|v| tone::value(table, v));
             }
         }
+    }
+}
+
+impl Layer {
+    /// What falls on a fragment.
+    #[inline]
+    fn even(&self, k: usize, f: &Fragment) -> Vec3 {
+        let even = between(&self.sums.even, f);
+        three(self.sums.refined.get(k).map_or(even, |more| even + *more)).max(Vec3::ZERO)
     }
 }
 

@@ -6,7 +6,7 @@ use rayon::prelude::*;
 use crate::{
     lit::{Lit, in_the_way, places},
     pose::{Grain, Pose, surface::luminance},
-    set::{Back, Front, Screen},
+    set::{Back, Front, Screen, Source},
     subject::Subject,
     view::{Held, View},
 };
@@ -18,6 +18,10 @@ pub struct Weighted<'a> {
     pub lit: &'a Lit,
     /// What it sends, in each colour.
     pub sends: Vec3,
+    /// What the room throws back of it.
+    pub returns: Vec3,
+    /// What of it passes the shutter, from the edge where the second curtain starts.
+    pub over: &'a [f32],
     held: Held,
     /// What stands before it.
     screens: Vec<Screen>,
@@ -30,11 +34,13 @@ pub struct Weighted<'a> {
 impl<'a> Weighted<'a> {
     /// A source's light with its strength.
     #[must_use]
-    pub fn of(lit: &'a Lit, sends: Vec3, held: &Held, screens: &[Screen]) -> Self {
+    pub fn of(lit: &'a Lit, source: &'a Source, held: &Held, screens: &[Screen]) -> Self {
         let Front { across, along, .. } = lit.front;
         Self {
             lit,
-            sends,
+            sends: source.sends,
+            returns: source.returns,
+            over: &source.over,
             held: *held,
             screens: in_the_way(screens, &lit.front),
             at: held.inside(lit.front.at),
@@ -96,7 +102,7 @@ const SPREAD: [Vec4; 3] = [Vec4::new(0.80, 0.26, 0.09, 0.0), Vec4::new(0.80, 0.1
 impl Sums {
     /// Sources with their strengths; `everywhere` falls on everything.
     #[must_use]
-    pub fn of(pose: &Pose, subject: &Subject, weighted: &[Weighted], everywhere: Vec3) -> Self {
+    pub fn of(pose: &Pose, subject: &Subject, weighted: &[&Weighted], everywhere: Vec3) -> Self {
         let count = pose.corners.len();
         let (mut even, mut sheen) = (vec![Vec4::ZERO; count], vec![Vec4::ZERO; count]);
         let skin = subject.sitter.colours.skin;
@@ -133,11 +139,11 @@ impl Sums {
         Self { even, sheen, refined, ground: Vec::new() }
     }
 
-    /// The same with what the ground shows.
+    /// The same with what the ground shows; `everywhere` falls on all of it.
     #[must_use]
-    pub fn with_ground(mut self, view: &View, back: &Back, weighted: &[Weighted], everywhere: Vec3) -> Self {
+    pub fn with_ground(mut self, view: &View, back: &Back, weighted: &[&Weighted], everywhere: Vec3) -> Self {
         let (across, down) = places(view);
-        self.ground = vec![(back.room + everywhere) * back.reflects; across * down];
+        self.ground = vec![everywhere * back.reflects; across * down];
         for w in weighted {
             for (sum, light) in self.ground.iter_mut().zip(&w.lit.ground) {
                 *sum += w.sends * (*light * back.reflects);

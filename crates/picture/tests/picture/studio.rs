@@ -22,7 +22,8 @@ pub const FACE: DVec3 = DVec3::new(0.0, 1.25, 0.0);
 
 /// Where what is worked out of sitters is kept, from one run of the tests to the next.
 fn folder() -> PathBuf {
-    std::env::var_os("INK_LAMP_PICTURES").map_or_else(|| PathBuf::from(env!("CARGO_TARGET_TMPDIR")).join("pictures"), Into::into)
+    std::env::var_os("INK_LAMP_PICTURES")
+        .map_or_else(|| PathBuf::from(option_env!("CARGO_TARGET_TMPDIR").unwrap_or("target/tmp")).join("pictures"), Into::into)
 }
 
 fn worked_out(sitter: &Arc<Sitter>) -> Seen {
@@ -35,11 +36,14 @@ fn worked_out(sitter: &Arc<Sitter>) -> Seen {
 }
 
 /// The clock mender: cropped hair, so that all of the head is skin or cloth.
-pub static SUBJECT: LazyLock<Subject> = LazyLock::new(|| {
-    let sitter = Sitter::of(StandIn::ClockMender).unwrap();
+pub static SUBJECT: LazyLock<Subject> = LazyLock::new(|| subject(StandIn::ClockMender));
+
+/// A sitter, ready to be lit.
+pub fn subject(face: StandIn) -> Subject {
+    let sitter = Sitter::of(face).unwrap();
     let seen = worked_out(&sitter);
     Subject::of(sitter, seen)
-});
+}
 
 pub const fn rectangle(width: f64, height: f64) -> Outline {
     Outline::Rectangle { width, height }
@@ -65,7 +69,7 @@ pub fn emitter(front: Core, exponent: f64, grid: Option<f64>) -> Emitter {
 pub fn source(emitter: &Emitter, stops: f64) -> Source {
     let front = Front::of(emitter);
     let unit = emitter.facing(FACE) * std::f64::consts::PI * f64::from(front.area) / emitter.strength;
-    Source { light: Some(0), front, sends: Vec3::splat((stops.exp2() / unit) as f32), returns: Vec3::ZERO }
+    Source { light: Some(0), front, sends: Vec3::splat((stops.exp2() / unit) as f32), returns: Vec3::ZERO, over: Vec::new() }
 }
 
 /// A set of some lamps before a wall 1.5 m behind.
@@ -77,7 +81,7 @@ pub fn set(sources: Vec<Source>) -> Set {
         screens: Vec::new(),
         back: Back { z: -1.5, half: f32::INFINITY, reflects: 0.18, room: Vec3::ZERO, blur: 0.0, stands_in: false },
         held: Held { origin, right: Vec3::X, up: Vec3::Y, ahead: Vec3::Z },
-        lens: Lens { at: origin + Vec3::Z * 2.0, right: Vec3::X, up: Vec3::Y, forward: Vec3::NEG_Z, field: None },
+        lens: Lens { at: origin + Vec3::Z * 2.0, right: Vec3::X, up: Vec3::Y, forward: Vec3::NEG_Z, field: None, upright: true },
         unknown: Vec::new(),
     }
 }

@@ -109,6 +109,43 @@ fn a_reading_calibrates_its_light() {
     }
 }
 
+/// Past sync a band goes black at the edge where the second curtain starts: held upright the right side, lying the foot; as wide as the core says.
+#[test]
+fn past_sync_a_band_goes_black_where_the_second_curtain_starts() {
+    let emitter = emitter(lamp(10.0, 20.0, 2.0, disc(0.5)), 1.0, None);
+    for upright in [true, false] {
+        let mut whole = set(vec![source(&emitter, 0.0)]);
+        whole.lens.field = Some(if upright { (0.08, 0.1) } else { (0.1, 0.08) });
+        whole.lens.upright = upright;
+        let mut cut = whole.clone();
+        cut.sources[0].over = (0..=100).map(|n| if n < 30 { 0.0 } else { 1.0 }).collect();
+        let draw = |set: &Set| Easel::default().draw(&SUBJECT, set, &wanted(None)).pixels;
+        let (whole, cut) = (draw(&whole), draw(&cut));
+        let mut black = 0;
+        for k in 0..whole.light.len() {
+            let (x, y) = ((k % whole.width) as f32 / whole.width as f32, (k / whole.width) as f32 / whole.height as f32);
+            let from_edge = if upright { 1.0 - x } else { 1.0 - y };
+            if from_edge < 0.28 {
+                assert_eq!(cut.light[k], 0.0, "{x} {y}");
+                black += 1;
+            } else if from_edge > 0.32 {
+                assert!((cut.light[k] - whole.light[k]).abs() < 1e-5, "{x} {y}");
+            }
+        }
+        assert!(black * 5 > whole.light.len());
+    }
+    let at = |shutter: &str| {
+        let set = json!({"camera": {"aperture": "8", "shutter": shutter, "iso": "100", "sync": "1/200"}});
+        portrait(false).apply(&serde_json::from_value(set).unwrap()).unwrap()
+    };
+    let (within, past) = (at("1/160"), at("1/400"));
+    assert!(Set::of(&Scene::of(&within), Show::Now).sources[0].over.is_empty());
+    let over = Set::of(&Scene::of(&past), Show::Now).sources[0].over.clone();
+    let opening = ink_lamp_scene::shutter::Opening::of(&past, past.camera.as_ref().unwrap()).unwrap();
+    let dark = over.iter().filter(|o| **o == 0.0).count() as f64 / over.len() as f64;
+    assert!(opening.black > 0.1 && (dark - opening.black).abs() < 0.01, "{dark} and not {}", opening.black);
+}
+
 /// The ladder and the picture tell one story: the ground's tone is the plan's own.
 #[test]
 fn the_grounds_tone_is_the_plans() {

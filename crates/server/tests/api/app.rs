@@ -41,8 +41,18 @@ impl App {
         Self::found(store, url, |site| site)
     }
 
+    /// A server that keeps what is worked out of sitters elsewhere.
+    pub async fn with_pictures(folder: std::path::PathBuf) -> Self {
+        let (store, url) = fresh_store().await.unwrap();
+        Self::listening(store, url, folder, |site| site)
+    }
+
     /// A server that is found by other names too.
     pub fn found(store: Store, url: String, as_site: impl FnOnce(Site) -> Site) -> Self {
+        Self::listening(store, url, pictures(), as_site)
+    }
+
+    fn listening(store: Store, url: String, pictures: std::path::PathBuf, as_site: impl FnOnce(Site) -> Site) -> Self {
         let listener = TcpListener::bind("127.0.0.1:0").unwrap();
         let base = format!("http://{}", listener.local_addr().unwrap());
         let site = as_site(Site::here(listener.local_addr().unwrap().port()));
@@ -51,8 +61,7 @@ impl App {
         std::thread::spawn(move || {
             actix_web::rt::System::new().block_on(async {
                 let server =
-                    startup::serve(vec![listener.into()], served, Hub::on(database), site, Pictures::in_folder(pictures()), None, 1)
-                        .unwrap();
+                    startup::serve(vec![listener.into()], served, Hub::on(database), site, Pictures::in_folder(pictures), None, 1).unwrap();
                 tell.send(server.handle()).unwrap();
                 server.await
             })

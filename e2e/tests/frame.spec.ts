@@ -10,6 +10,8 @@ async function lit(app: App): Promise<string> {
   const shape = { kind: 'octa', size: { round: { diameter: 0.9 } }, loss: 1.5 }
   await app.write(look, { light: { light: 'key', role: 'key', unit, dial: '1/8', rig: { shape } } })
   await app.write(look, { placed: { light: 'key', place: { at: { x: -0.9, y: 1.8, z: 0.9 } } } })
+  // What the clock mender sees of himself was worked out by the tests before.
+  await app.write(look, { face: { face: 'clock_mender' } })
   await app.write(look, { reading: { of: 'key', shows: '5.6 0' } })
   await app.write(look, { ratio: { target: { ratio: 3, convention: 'lit_shadow', anchor: 'key_alone' } } })
   return look
@@ -43,7 +45,7 @@ test('the frame is seen before it is shot: now and as wished, in grey, by anothe
   await page.getByRole('radiogroup', { name: 'Which moment' }).getByRole('radio', { name: 'Wished' }).click()
   await expect.poll(() => source(page)).not.toBe(now)
   await page.getByRole('radiogroup', { name: 'Which moment' }).getByRole('radio', { name: 'Now' }).click()
-  await page.getByRole('button', { name: 'Face: Net mender' }).click()
+  await page.getByRole('button', { name: 'Face: Clock mender' }).click()
   await page.getByRole('option', { name: 'Luthier' }).click()
   await expect.poll(async () => (await app.api(`/setups/${look}`)).setup.face).toBe('luthier')
   await expect(page.getByRole('button', { name: 'Face: Luthier' })).toBeVisible()

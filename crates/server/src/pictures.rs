@@ -119,7 +119,7 @@ fn worked_out(sitter: &Arc<Sitter>, folder: &Path, progress: &Progress) -> Subje
     let tree = Tree::of(&sitter.mesh.at, &sitter.mesh.triangles);
     // Threads of its own, which wait for whoever else has something to do: in those of the pictures, a picture would wait until all of it is done.
     let aside = |_| {
-        if let Err(error) = rustix::process::nice(19) {
+        if let Err(error) = rustix::process::nice(10) {
             tracing::debug!(%error, "this thread can't be made to wait for others");
         }
     };

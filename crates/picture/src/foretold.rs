@@ -4,9 +4,9 @@ use std::sync::Arc;
 
 use crate::{
     lit::{Care, Lit, Stand},
-    numbers::{Measure, Patch, PatchTone, Proposed, Tones, proposed},
+    numbers::{Measure, Patch, PatchTone, Tones, proposed},
     pose::{Grain, Pose},
-    set::Set,
+    set::{Screen, Set},
     shade::{Over, Pixels, Shade, Weighted, layers},
     sitter::Sitter,
     subject::Subject,
@@ -35,33 +35,29 @@ pub struct Foretold {
     pub pixels: Pixels,
     /// How its tones are spread.
     pub tones: Tones,
-    /// Patches that are proposed on it.
-    pub proposed: Vec<Proposed>,
     /// The tones of the patches that were asked for, or of those that are proposed.
     pub patches: Vec<PatchTone>,
     /// How much of the frame's height it shows; less than 1 for head and shoulders out of a wider frame.
     pub shown: f32,
-    /// Nothing of the sitter shadows another part yet: what hides what is still being worked out.
-    pub without_shadows: bool,
 }
 
 /// What one page draws again and again: only what changed is worked out anew.
 #[derive(Debug, Default)]
 pub struct Easel {
     pose: Option<(Posed, Arc<Pose>)>,
+    /// The light on it, and what stood around it then: the ground's plane and half its width, and panels.
     lit: Vec<Arc<Lit>>,
+    around: (f32, f32, Vec<Screen>),
 }
 
 /// What a pose depends on.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, Copy, PartialEq)]
 struct Posed {
     digest: [u8; 32],
     shadows: bool,
     view: View,
     held: Held,
     grain: Grain,
-    back: (f32, f32),
-    screens: Vec<crate::set::Screen>,
 }
 
 impl Set {
@@ -80,13 +76,12 @@ impl Easel {
         let grain = if wanted.care == Care::Moving { Grain::Coarse } else { Grain::Fine };
         self.shade(subject, set, &view, (wanted.care, grain, wanted.grey), |shade, held| {
             let pixels = shade.pixels();
-            let proposed = proposed(&subject.sitter, &view, held, shade.weighted);
             let measure = Measure { pixels: &pixels, shade, set };
             let patches = match &wanted.patches {
                 Some(asked) => asked.iter().map(|p| measure.of(p)).collect(),
-                None => proposed.iter().map(|p| measure.of(&p.patch)).collect(),
+                None => proposed(subject, &view, held, shade.weighted).iter().map(|p| measure.of(p)).collect(),
             };
-            Foretold { tones: Tones::of(&pixels), proposed, patches, pixels, shown, without_shadows: !subject.shadows }
+            Foretold { tones: Tones::of(&pixels), patches, pixels, shown }
         })
     }
 
@@ -105,7 +100,7 @@ impl Easel {
         draw: impl FnOnce(&Shade, &Held) -> T,
     ) -> T {
         let held = set.held(&subject.sitter);
-        let pose = self.posed(subject, set, view, &held, grain, care);
+        let pose = self.posed(subject, view, &held, grain, care);
         let stand = Stand { subject, held: &held, pose: &pose, view, back: &set.back, screens: &set.screens };
         self.light(&stand, set, care);
         let weighted: Vec<Weighted> =
@@ -117,18 +112,10 @@ impl Easel {
     }
 
     /// The pose, anew where sitter, view or how it is held changed. A finer one than is wanted will do.
-    fn posed(&mut self, subject: &Subject, set: &Set, view: &View, held: &Held, grain: Grain, care: Care) -> Arc<Pose> {
-        let key = Posed {
-            digest: subject.sitter.digest,
-            shadows: subject.shadows,
-            view: *view,
-            held: *held,
-            grain,
-            back: (set.back.z, set.back.half),
-            screens: set.screens.clone(),
-        };
+    fn posed(&mut self, subject: &Subject, view: &View, held: &Held, grain: Grain, care: Care) -> Arc<Pose> {
+        let key = Posed { digest: subject.sitter.digest, shadows: subject.shadows, view: *view, held: *held, grain };
         if let Some((known, pose)) = &self.pose {
-            let finer = *known == key || (care == Care::Moving && *known == Posed { grain: Grain::Fine, ..key.clone() });
+            let finer = *known == key || (care == Care::Moving && *known == Posed { grain: Grain::Fine, ..key });
             if finer {
                 return pose.clone();
             }
@@ -141,6 +128,11 @@ impl Easel {
 
     /// The light of each source, anew where its front changed. What was worked out more carefully than is wanted will do.
     fn light(&mut self, stand: &Stand, set: &Set, care: Care) {
+        let around = (set.back.z, set.back.half, set.screens.clone());
+        if self.around != around {
+            self.lit.clear();
+            self.around = around;
+        }
         let known = std::mem::take(&mut self.lit);
         self.lit = set
             .sources

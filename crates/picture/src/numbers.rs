@@ -4,10 +4,10 @@ use glam::{Vec2, Vec3};
 
 use crate::{
     lit::{CELL, places},
-    pose::{Part, Pose, surface::luminance},
+    pose::{Pose, between, surface::luminance},
     set::Set,
     shade::{Pixels, Shade, Weighted},
-    sitter::Sitter,
+    subject::{Landmark, Subject},
     tone::{BLACK, stops},
     view::{Held, View},
 };
@@ -49,6 +49,8 @@ impl Tones {
 /// A round part of a picture.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Patch {
+    /// What it is, where it was proposed.
+    pub name: Option<&'static str>,
     /// Its middle from the left, as a share of the picture's width.
     pub x: f32,
     /// From the top, as a share of its height.
@@ -71,6 +73,8 @@ pub struct PatchLight {
 /// The tone of a patch.
 #[derive(Debug, Clone, PartialEq)]
 pub struct PatchTone {
+    /// Where it is.
+    pub at: Patch,
     /// Its mean tone, stops over mid-grey; none where there is no light at all.
     pub tone: Option<f32>,
     /// The mean light that falls on it, stops against the exposure, as a flat meter held there would read it; none off the sitter.
@@ -113,7 +117,7 @@ impl Measure<'_> {
         }
         let mean = sum / count.max(1) as f32;
         let (light, lights) = self.fragments(&rows, middle, &inside, mean);
-        PatchTone { tone: stops(mean), light, clipped: clipped as f32 / count.max(1) as f32, lights }
+        PatchTone { at: *patch, tone: stops(mean), light, clipped: clipped as f32 / count.max(1) as f32, lights }
     }
 
     /// What falls on the fragments of a patch, together and by each light.
@@ -133,11 +137,9 @@ impl Measure<'_> {
         for (k, f) in found.clone().zip(&pose.fragments[found]).take_while(|(_, f)| f.pixel < last).filter(|(_, f)| inside(f.pixel)) {
             cover += f.cover;
             incident += luminance(self.shade.even(k, f)) * f.cover;
-            let (at, normal) = (pose.place(f), pose.between(&pose.surface.normal, f).normalize_or(Vec3::Z));
+            let (at, normal) = (pose.place(f), pose.normal(f));
             for (sum, w) in toward.iter_mut().zip(self.shade.weighted) {
-                let [a, b, c] = f.corners.map(|i| w.lit.arrives[i as usize]);
-                let arrives = a * (1.0 - f.at[0] - f.at[1]) + b * f.at[0] + c * f.at[1];
-                sum.0 += luminance(w.sends * f.albedo) * arrives * f.cover;
+                sum.0 += luminance(w.sends * f.albedo) * between(&w.lit.arrives, f.corners, f.at) * f.cover;
                 sum.1 += normal.dot((w.at() - at).normalize_or(normal)) * f.cover;
             }
         }
@@ -173,55 +175,30 @@ impl Measure<'_> {
     }
 }
 
-/// A patch that is proposed.
-#[derive(Debug, Clone, PartialEq)]
-pub struct Proposed {
-    /// What it is.
-    pub name: &'static str,
-    /// Where it is.
-    pub patch: Patch,
-}
-
 /// Patches on face and ground, as one looks at a portrait: the cheek on the side of the strongest light first. What is not in the picture, or is turned away from
 /// the lens, is left out.
 #[must_use]
-pub fn proposed(sitter: &Sitter, view: &View, held: &Held, weighted: &[Weighted]) -> Vec<Proposed> {
+pub fn proposed(subject: &Subject, view: &View, held: &Held, weighted: &[Weighted]) -> Vec<Patch> {
     let own = view.held(held);
     let strength = |w: &&Weighted| luminance(w.sends) * w.lit.front.area / w.at().length_squared().max(0.01);
     let ahead = weighted.iter().filter(|w| w.at().z > 0.0);
     let strongest = ahead.max_by(|a, b| strength(a).total_cmp(&strength(b)));
-    let lit = if strongest.is_some_and(|w| w.at().x < 0.0) { -1.0 } else { 1.0 };
-    let eyes = sitter.between_eyes();
-    let on_face = [
-        ("Lit cheek", Vec3::new(0.040 * lit, -0.036, 0.0)),
-        ("Shadow cheek", Vec3::new(-0.040 * lit, -0.036, 0.0)),
-        ("Forehead", Vec3::new(0.0, 0.042, 0.0)),
-        ("Garment", Vec3::new(0.0, -0.215, 0.0)),
-    ];
-    let mut patches: Vec<Proposed> = on_face
-        .into_iter()
-        .filter_map(|(name, from_eyes)| {
-            let (at, normal) = surface_at(sitter, eyes + from_eyes)?;
-            let seen = own.project(at);
-            let faces = normal.dot((own.at - at).normalize_or(Vec3::Z)) > 0.2 && seen.z > 0.0;
-            let patch = Patch {
-                x: seen.x / view.width as f32,
-                y: seen.y / view.height as f32,
-                radius: 0.008 * own.scale() * seen.z / view.height as f32,
-            };
-            let within = (0.02..0.98).contains(&patch.x) && (0.02..0.98).contains(&patch.y);
-            (faces && within).then_some(Proposed { name, patch })
-        })
-        .collect();
-    patches.push(Proposed { name: "Ground", patch: Patch { x: 0.08, y: 0.12, radius: 0.02 } });
-    patches
-}
-
-/// The foremost skin or garment near a line through the head, straight ahead.
-fn surface_at(sitter: &Sitter, line: Vec3) -> Option<(Vec3, Vec3)> {
-    let mesh = &sitter.mesh;
-    let beside = |i: usize| (mesh.at[i] - line).truncate().length_squared();
-    let near = (0..mesh.at.len()).filter(|i| mesh.part[*i] == Part::Skin && mesh.normal[*i].z > 0.0 && beside(*i) < 0.006f32.powi(2));
-    let i = near.max_by(|a, b| mesh.at[*a].z.total_cmp(&mesh.at[*b].z))?;
-    Some((mesh.at[i], mesh.normal[i]))
+    let [left, right, forehead, garment] = subject.landmarks;
+    let (lit, shadow) = if strongest.is_some_and(|w| w.at().x < 0.0) { (left, right) } else { (right, left) };
+    let on_sitter = |(name, place): (&'static str, Option<Landmark>)| {
+        let Landmark { at, normal } = place?;
+        let seen = own.project(at);
+        let faces = normal.dot((own.at - at).normalize_or(Vec3::Z)) > 0.2 && seen.z > 0.0;
+        let patch = Patch {
+            name: Some(name),
+            x: seen.x / view.width as f32,
+            y: seen.y / view.height as f32,
+            radius: 0.008 * own.scale() * seen.z / view.height as f32,
+        };
+        let within = (0.02..0.98).contains(&patch.x) && (0.02..0.98).contains(&patch.y);
+        (faces && within).then_some(patch)
+    };
+    let named = [("Lit cheek", lit), ("Shadow cheek", shadow), ("Forehead", forehead), ("Garment", garment)];
+    let ground = Patch { name: Some("Ground"), x: 0.08, y: 0.12, radius: 0.02 };
+    named.into_iter().filter_map(on_sitter).chain([ground]).collect()
 }

@@ -9,20 +9,19 @@ use ink_lamp_light::{
     lens,
     measure::{Kelvin, Meters},
     meter::Amount,
-    scale::Stops,
     shutter::Curtains,
 };
 use ink_lamp_scene::{
     face::BARE,
     mixture::{flash_kelvin, kelvin_of},
+    returned::{facing, throws},
     room_side::room_direction,
     scene::Scene,
     shutter::{Opening, SEEN_BLACK, Through},
     sitter::Head,
-    stage::Placed,
+    stage::{Placed, along_axis},
 };
 use ink_lamp_sitting::{
-    kit::PanelKind,
     metered::RoomPlace,
     studio::{GroundKind, PanelPlace, StudioOffers},
 };
@@ -148,10 +147,20 @@ const POINT: f64 = BARE / 2.0;
 const STRAIGHT: f64 = 0.6;
 /// As far away stands what lights a room from a side, and so wide and high it is, metres (a judgement).
 const WINDOW: (f64, f64) = (2.5, 1.5);
-/// A silver panel gathers light round the mirrored ray by this exponent (an assumed model, as the core has it).
-const SILVER: f64 = 12.0;
 /// Panels that throw back less than this are only in the way.
 const THROWS: f64 = 0.1;
+
+/// What stands in a table of even steps from 0 to 1, read between them; 1 where there is no table.
+#[inline]
+#[must_use]
+pub fn read(table: &[f32], share: f32) -> f32 {
+    if table.len() < 2 {
+        return 1.0;
+    }
+    let at = share * (table.len() - 1) as f32;
+    let k = (at as usize).min(table.len() - 2);
+    table[k] + (table[k + 1] - table[k]) * (at - k as f32)
+}
 
 fn f(v: DVec3) -> Vec3 {
     v.as_vec3()
@@ -266,10 +275,7 @@ impl Set {
 fn amount(scene: &Scene, placed: &Placed, show: Show) -> Option<Amount> {
     let light = &scene.setup.lights[placed.index];
     let wish = scene.levels.targets.get(placed.index).copied().flatten().filter(|_| show == Show::Wished);
-    wish.map_or(placed.amount, |wish| {
-        let full = Stops::of(-light.normal_by(scene.setup.schools.receptor));
-        Some(Amount::at(wish).without(scene.levels.room_at(light)).by(full))
-    })
+    wish.map_or(placed.amount, |wish| Some(along_axis(scene.setup, light, Amount::at(wish).without(scene.levels.room_at(light)))))
 }
 
 fn source(scene: &Scene, placed: &Placed, amount: f64, colour: Vec3) -> Source {
@@ -312,32 +318,14 @@ fn over(scene: &Scene, index: usize) -> Vec<f32> {
 
 /// What a panel throws back toward the face of all lights together: an even front of what falls on it.
 fn thrown(scene: &Scene, panel: &PanelPlace, lit: &[(&Placed, f64, Vec3)]) -> Option<Source> {
-    let (stage, reflects) = (&scene.stage, panel.kind.reflectance());
-    if reflects < THROWS {
+    let stage = &scene.stage;
+    if panel.kind.reflectance() < THROWS {
         return None;
     }
-    let mut front = panel.front();
-    if (stage.face - front.at).dot(front.axis) < 0.0 {
-        front.axis = -front.axis;
-    }
-    let patches = front.spread(5);
-    let mut sends = Vec3::ZERO;
-    for (light, amount, colour) in lit {
-        let lamp = light.stood.emitter.front.at;
-        let each = patches.iter().map(|patch| {
-            let lobe = if panel.kind == PanelKind::Silver {
-                let into = (*patch - lamp).normalize_or(-front.axis);
-                let mirrored = into - front.axis * (2.0 * into.dot(front.axis));
-                let out = (stage.face - *patch).normalize_or(front.axis);
-                (SILVER + 2.0) / 2.0 * mirrored.dot(out).max(0.0).powf(SILVER)
-            } else {
-                1.0
-            };
-            stage.share(light, *patch + front.axis * 1e-6, front.axis) * lobe
-        });
-        let mean = each.sum::<f64>() / patches.len() as f64;
-        sends += *colour * (amount * mean * reflects / std::f64::consts::PI) as f32;
-    }
+    let front = facing(panel, stage.face);
+    let given =
+        |(light, amount, colour): &(&Placed, f64, Vec3)| *colour * (amount * throws(stage, light, panel, &front, stage.face)) as f32;
+    let sends: Vec3 = lit.iter().map(given).sum();
     let front = Front::of(&Emitter::new(front, 1.0, None));
     // As the light that gives it most: a frame with two kinds of tail and a panel between them is rare.
     let most = lit.iter().max_by(|a, b| a.1.total_cmp(&b.1)).map_or_else(Vec::new, |l| over(scene, l.0.index));

@@ -5,12 +5,14 @@
 
 use std::sync::LazyLock;
 
+use ink_lamp_light::ambient;
+
 /// What a mid-grey surface throws back of the light on it.
 pub const MID_GREY: f32 = 0.18;
 /// Up to here nothing is bent: two stops over mid-grey.
 pub const STRAIGHT: f32 = 0.72;
-/// Darker than this reads as black, stops (common practice, no source; the core's own line).
-pub const BLACK: f32 = -5.0;
+/// Darker than this reads as black, stops: the core's own line.
+pub const BLACK: f32 = ambient::BLACK.get() as f32;
 /// The ladder's clip line, stops over mid-grey.
 pub const CLIP: f32 = 2.5;
 /// The same as light: `0.18 · 2^2.5`.

@@ -30,9 +30,9 @@ import { may } from '@/ui/who'
 
 // What most never open on this screen.
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))
-// Behind a tab where there is a plan; where there is none it comes a moment after the ladder.
 // It is asked of the server a moment after the ladder anyway.
 const PictureCard = later(() => import('@/picture/PictureCard.vue'))
+// Behind a tab where there is a plan; where there is none it comes a moment after the ladder.
 const AsideTabs = later(() => import('@/board/cards/AsideTabs.vue'))
 
 /** The board on a desk: the ladder whole, and beside it what one step needs. */

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import CameraNow from '@/draw/CameraNow.vue'
 import AwayBar from '@/look/AwayBar.vue'
+import LookName from '@/look/LookName.vue'
 import LooksOn from '@/look/LooksOn.vue'
 import { useAsItStands } from '@/look/asItStands'
 import { useBoard } from '@/look/board'
@@ -54,10 +55,7 @@ const commands = checkCommands({
   />
   <div v-else class="flex min-h-dvh flex-col">
     <AppBar :board="id" :mend="devices.check?.mend" @keys="keysOpen = true">
-      <p v-if="board.view" class="min-w-0 truncate px-2">
-        <span class="font-[650]">Sitting {{ board.view.sitting.number }}</span>
-        <span class="ml-2 text-text-2">{{ board.view.sitting.name }} · {{ board.view.name }}</span>
-      </p>
+      <LookName />
       <CameraNow v-if="board.view" :camera="board.view.board.camera" />
     </AppBar>
     <AwayBar />

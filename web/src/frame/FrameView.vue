@@ -5,10 +5,11 @@ import { useRouter } from 'vue-router'
 import CameraNow from '@/draw/CameraNow.vue'
 import WordLine from '@/draw/WordLine.vue'
 import AwayBar from '@/look/AwayBar.vue'
+import LookName from '@/look/LookName.vue'
 import LooksOn from '@/look/LooksOn.vue'
 import { useAsItStands } from '@/look/asItStands'
 import { useBoard } from '@/look/board'
-import { MOMENTS, useMoment, type Moment } from '@/picture/choices'
+import { useMoment, type Moment } from '@/picture/choices'
 import { useForetold, type Wanted } from '@/picture/foretold'
 import FramePicture from '@/picture/FramePicture.vue'
 import AppBar from '@/ui/AppBar.vue'
@@ -35,7 +36,7 @@ const marks = ref(false)
 useAsItStands(() => id)
 useTitle(() => (board.view ? `Frame · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
 
-const { moment, asked, placed, hasNext } = useMoment()
+const { moment, options, asked, placed, hasNext } = useMoment()
 /** A picture of a moment, at a size; nothing before any light has a place. */
 function wanted(of: Moment, width: number, height: number): Wanted | undefined {
   const what = placed.value ? asked(of) : undefined
@@ -51,14 +52,13 @@ const large = useForetold(() => {
   return what && { ...what, marks: marks.value, ...(patches.asked.value ? { patches: patches.asked.value } : {}) }
 })
 /** The two that are not chosen stand small beside it. */
-const others = computed(() => MOMENTS.filter((m) => m.value !== moment.value && (m.value !== 'after' || hasNext.value)))
+const others = computed(() => options.value.filter((m) => m.value !== moment.value))
 const small = [0, 1].map((n) =>
   useForetold(() => {
     const of = others.value[n]?.value
     return of && wanted(of, 176, 220)
   }),
 )
-const options = computed(() => MOMENTS.filter((m) => m.value !== 'after' || hasNext.value))
 const names = computed(() => patches.patches.value.map((p) => p.name))
 const tones = computed(() => names.value.map((_, n) => patches.toneOf(n)))
 const none = 'Lay the lights on the plan, then the picture can be foretold.'
@@ -106,10 +106,7 @@ const commands = frameCommands({
       >
     </header>
     <AppBar v-else :board="id" :mend="board.board?.check?.count" @keys="keysOpen = true">
-      <p v-if="board.view" class="min-w-0 truncate px-2">
-        <span class="font-[650]">Sitting {{ board.view.sitting.number }}</span>
-        <span class="ml-2 text-text-2">{{ board.view.sitting.name }} · {{ board.view.name }}</span>
-      </p>
+      <LookName />
       <CameraNow v-if="board.view" :camera="board.view.board.camera" />
     </AppBar>
     <AwayBar />

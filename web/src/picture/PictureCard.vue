@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Entry } from '@/api/client'
 import { useBoard } from '@/look/board'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
-import { MOMENTS, useMoment } from './choices'
+import { useMoment } from './choices'
 import { useForetold } from './foretold'
 import FramePicture from './FramePicture.vue'
 
@@ -13,7 +13,7 @@ const { moving } = defineProps<{
   moving?: Entry
 }>()
 const board = useBoard()
-const { moment, asked, placed, hasNext } = useMoment()
+const { moment, options, asked, placed } = useMoment()
 const [width, height] = [296, 370]
 
 /** What a hand moves right now: a light, a dial, a wish. */
@@ -28,7 +28,6 @@ const { frame, drawn, wrong, busy } = useForetold(() => {
   const show = isWish(entry) ? 'wished' : 'now'
   return { setup: what.setup, entries: [entry], show, grey: true, moving: true, width, height }
 })
-const options = computed(() => MOMENTS.filter((m) => m.value !== 'after' || hasNext.value))
 const ratio = computed(() => {
   const face = board.board?.face
   return moment.value === 'after' && !tried.value ? (face?.ratio_after ?? face?.ratio_now) : face?.ratio_now

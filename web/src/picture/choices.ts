@@ -6,7 +6,7 @@ import type { Show } from './foretold'
 /** Now, after the next move, or every light on its wish. */
 export type Moment = 'now' | 'after' | 'wished'
 
-export const MOMENTS: { value: Moment; words: string }[] = [
+const MOMENTS: { value: Moment; words: string }[] = [
   { value: 'now', words: 'Now' },
   { value: 'after', words: 'After' },
   { value: 'wished', words: 'Wished' },
@@ -30,5 +30,7 @@ export function useMoment() {
   /** Without a place of any light there is nothing to be foretold. */
   const placed = computed(() => board.setup?.lights.some((l) => l.place) ?? false)
   const hasNext = computed(() => after.value.length > 0)
-  return { moment, asked, placed, hasNext }
+  /** Those that there are: without a next move nothing comes after it. */
+  const options = computed(() => MOMENTS.filter((m) => m.value !== 'after' || hasNext.value))
+  return { moment, options, asked, placed, hasNext }
 }

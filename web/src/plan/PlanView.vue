@@ -11,6 +11,7 @@ import StartsPanel from '@/plan/panels/StartsPanel.vue'
 import StudioPanel from '@/plan/panels/StudioPanel.vue'
 import { useBoard } from '@/look/board'
 import AwayBar from '@/look/AwayBar.vue'
+import LookName from '@/look/LookName.vue'
 import LooksOn from '@/look/LooksOn.vue'
 import MomentBar from '@/look/MomentBar.vue'
 import { later } from '@/ui/later'
@@ -69,10 +70,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
 <template>
   <div class="flex min-h-dvh flex-col" :class="narrow ? '' : 'h-dvh min-h-160'">
     <AppBar :board="id" @keys="keysOpen = true">
-      <p v-if="board.view" class="min-w-0 truncate px-2">
-        <span class="font-[650]">Sitting {{ board.view.sitting.number }}</span>
-        <span class="ml-2 text-text-2">{{ board.view.sitting.name }} · {{ board.view.name }}</span>
-      </p>
+      <LookName />
       <CameraNow v-if="board.view && !narrow" :camera="board.view.board.camera" />
     </AppBar>
     <AwayBar />

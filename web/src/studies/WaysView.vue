@@ -8,6 +8,7 @@ import FreezePanel from '@/studies/freeze/FreezePanel.vue'
 import NoFlashPanel from '@/studies/no-flash/NoFlashPanel.vue'
 import ShutterPanel from '@/studies/shutter/ShutterPanel.vue'
 import AwayBar from '@/look/AwayBar.vue'
+import LookName from '@/look/LookName.vue'
 import LooksOn from '@/look/LooksOn.vue'
 import { useAsItStands } from '@/look/asItStands'
 import { useBoard } from '@/look/board'
@@ -60,10 +61,7 @@ const commands = studyCommands({ study: go, leave: () => void router.push({ name
 <template>
   <div class="flex min-h-dvh flex-col">
     <AppBar :board="id" @keys="keysOpen = true">
-      <p v-if="board.view" class="min-w-0 truncate px-2">
-        <span class="font-[650]">Sitting {{ board.view.sitting.number }}</span>
-        <span class="ml-2 text-text-2">{{ board.view.sitting.name }} · {{ board.view.name }}</span>
-      </p>
+      <LookName />
       <CameraNow v-if="board.view" :camera="board.view.board.camera" />
     </AppBar>
     <nav class="flex flex-wrap gap-1 px-2 pb-2" aria-label="Ways and studies">

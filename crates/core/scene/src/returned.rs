@@ -44,11 +44,7 @@ pub fn returned(stage: &Stage, key: &Placed) -> Returned {
         .panels
         .iter()
         .map(|panel| {
-            // Whichever of its two faces the cheek sees.
-            let mut front = panel.front();
-            if (cheek - front.at).dot(front.axis) < 0.0 {
-                front.axis = -front.axis;
-            }
+            let front = facing(panel, cheek);
             let form = front.per_luminance(cheek, normal) / std::f64::consts::PI;
             let taken = if mean > 0.0 { form * (1.0 - (panel.kind.reflectance() / mean).min(1.0)) } else { 0.0 };
             (gives(stage, key, panel, &front, cheek, normal), if panel.kind.is_dark() { taken } else { form })
@@ -57,14 +53,31 @@ pub fn returned(stage: &Stage, key: &Placed) -> Returned {
     Returned { walls: stage.returned(key), panels }
 }
 
-/// What a panel throws on the cheek, against the key at the face: patch by patch, white evenly, silver round the mirrored ray.
+/// A panel's front, by whichever of its two faces is seen from a point.
+#[must_use]
+pub fn facing(panel: &PanelPlace, point: DVec3) -> Front {
+    let mut front = panel.front();
+    if (point - front.at).dot(front.axis) < 0.0 {
+        front.axis = -front.axis;
+    }
+    front
+}
+
+/// What a panel throws on the cheek, against the key at the face.
 fn gives(stage: &Stage, key: &Placed, panel: &PanelPlace, front: &Front, cheek: DVec3, normal: DVec3) -> f64 {
+    throws(stage, key, panel, front, cheek) * front.per_luminance(cheek, normal)
+}
+
+/// How bright a panel is by a light, seen from a point, against that light where it is metered: the mean over its patches of a luminance for each unit
+/// of illuminance there. White throws evenly, silver round the mirrored ray.
+#[must_use]
+pub fn throws(stage: &Stage, light: &Placed, panel: &PanelPlace, front: &Front, point: DVec3) -> f64 {
     let patches = front.spread(5);
     let share = 1.0 / 25.0;
-    let lamp = key.stood.emitter.front.at;
+    let lamp = light.stood.emitter.front.at;
     let each = patches.iter().map(|patch| {
-        let light = stage.share(key, *patch + front.axis * 1e-6, front.axis) * panel.kind.reflectance() / std::f64::consts::PI;
-        let out = (cheek - *patch).normalize_or(front.axis);
+        let lit = stage.share(light, *patch + front.axis * 1e-6, front.axis) * panel.kind.reflectance() / std::f64::consts::PI;
+        let out = (point - *patch).normalize_or(front.axis);
         let lobe = if panel.kind == PanelKind::Silver {
             let into = (*patch - lamp).normalize_or(-front.axis);
             let mirrored = into - front.axis * (2.0 * into.dot(front.axis));
@@ -72,7 +85,7 @@ fn gives(stage: &Stage, key: &Placed, panel: &PanelPlace, front: &Front, cheek: 
         } else {
             1.0
         };
-        light * lobe
+        lit * lobe
     });
-    each.sum::<f64>() * share * front.per_luminance(cheek, normal)
+    each.sum::<f64>() * share
 }

@@ -12,7 +12,7 @@ pub use refine::Refined;
 use crate::{
     kernel::{Batch, Beam, Points, Rays, Samples, lattice, onto_disc},
     pose::Pose,
-    set::{Back, Front, Screen},
+    set::{Back, Front, Screen, read},
     subject::Subject,
     tree::Tree,
     view::{Held, View},
@@ -150,14 +150,7 @@ impl<'a> Gives<'a> {
         if before <= 0.0 || z <= 0.0 {
             return 0.0;
         }
-        let beam = &self.front.beam;
-        let let_out = if beam.len() < 2 {
-            1.0
-        } else {
-            let sin = (1.0 - before * before / square).max(0.0).sqrt() * (beam.len() - 1) as f32;
-            let k = (sin as usize).min(beam.len() - 2);
-            beam[k] + (beam[k + 1] - beam[k]) * (sin - k as f32)
-        };
+        let let_out = read(&self.front.beam, (1.0 - before * before / square).max(0.0).sqrt());
         self.each * before * z / (square * square) * let_out
     }
 

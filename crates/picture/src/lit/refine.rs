@@ -6,7 +6,7 @@ use rayon::prelude::*;
 use super::{Gives, Screen, Stand, passes};
 use crate::{
     map::{self, TEXELS},
-    pose::Fragment,
+    pose::{Fragment, between},
     set::Front,
     sitter::Part,
 };
@@ -66,11 +66,7 @@ pub(super) fn refined(stand: &Stand, front: &Front, screens: &[Screen], arrives:
         .enumerate()
         .with_min_len(256)
         .filter(|(_, f)| f.corners.iter().any(|i| unsure[*i as usize]))
-        .map(|(k, f)| {
-            let [a, b, c] = f.corners.map(|i| arrives[i as usize]);
-            let said = a * (1.0 - f.at[0] - f.at[1]) + b * f.at[0] + c * f.at[1];
-            Refined { fragment: k as u32, more: measure(f) - said }
-        })
+        .map(|(k, f)| Refined { fragment: k as u32, more: measure(f) - between(arrives, f.corners, f.at) })
         .collect()
 }
 
@@ -78,7 +74,7 @@ pub(super) fn refined(stand: &Stand, front: &Front, screens: &[Screen], arrives:
 fn measured(stand: &Stand, gives: &Gives, f: &Fragment) -> f32 {
     let (pose, subject) = (stand.pose, stand.subject);
     let at = pose.place(f);
-    let normal = pose.between(&pose.surface.normal, f).normalize_or(Vec3::Z);
+    let normal = pose.normal(f);
     let [a, b, c] = f.corners.map(|i| pose.surface.at[i as usize]);
     // Off the triangle itself: its corners' normals lean over its edges.
     let flat = (b - a).cross(c - a).normalize_or(normal);

@@ -6,7 +6,10 @@ mod raster;
 mod strokes;
 pub mod surface;
 
-use std::sync::atomic::{AtomicBool, Ordering::Relaxed};
+use std::{
+    ops::{Add, Mul},
+    sync::atomic::{AtomicBool, Ordering::Relaxed},
+};
 
 use glam::Vec3;
 use rayon::prelude::*;
@@ -58,6 +61,14 @@ pub struct EyeSpot {
     pub cover: f32,
     /// Its place, what it throws back, and what it mirrors.
     pub on: eye::OnEye,
+}
+
+/// What stands at three corners, read between them by the weights of the second and third.
+#[inline]
+#[must_use]
+pub fn between<T: Copy + Add<Output = T> + Mul<f32, Output = T>>(of: &[T], corners: [u32; 3], [second, third]: [f32; 2]) -> T {
+    let [a, b, c] = corners.map(|i| of[i as usize]);
+    a * (1.0 - second - third) + b * second + c * third
 }
 
 /// Where the parts of a band begin.
@@ -169,14 +180,13 @@ impl Pose {
     /// Where a fragment is.
     #[must_use]
     pub fn place(&self, f: &Fragment) -> Vec3 {
-        self.between(&self.surface.at, f)
+        between(&self.surface.at, f.corners, f.at)
     }
 
-    /// What stands at its corners, read between them.
+    /// Where the surface looks there.
     #[must_use]
-    pub fn between(&self, values: &[Vec3], f: &Fragment) -> Vec3 {
-        let [a, b, c] = f.corners.map(|i| values[i as usize]);
-        a * (1.0 - f.at[0] - f.at[1]) + b * f.at[0] + c * f.at[1]
+    pub fn normal(&self, f: &Fragment) -> Vec3 {
+        between(&self.surface.normal, f.corners, f.at).normalize_or(Vec3::Z)
     }
 }
 

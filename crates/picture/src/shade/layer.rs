@@ -5,7 +5,7 @@ use glam::Vec3;
 use super::sums::{Sums, Weighted};
 use crate::{
     pose::Pose,
-    set::{Back, Lens},
+    set::{Back, Lens, read},
     subject::Subject,
     view::View,
 };
@@ -28,10 +28,7 @@ impl Layer {
     #[inline]
     #[must_use]
     pub fn passes(&self, way: f32) -> f32 {
-        let Some(last) = self.over.len().checked_sub(1).filter(|l| *l > 0) else { return 1.0 };
-        let at = way.clamp(0.0, 1.0) * last as f32;
-        let k = (at as usize).min(last - 1);
-        self.over[k] + (self.over[k + 1] - self.over[k]) * (at - k as f32)
+        read(&self.over, way.clamp(0.0, 1.0))
     }
 }
 

@@ -11,7 +11,7 @@ pub use sums::{Sums, Weighted};
 
 use crate::{
     lit::CELL,
-    pose::{BAND, EyeSpot, Fragment, Hairs, Pose, surface::luminance},
+    pose::{BAND, EyeSpot, Fragment, Hairs, Pose, between, surface::luminance},
     tone,
     view::View,
 };
@@ -63,7 +63,7 @@ impl Pixels {
 pub struct Shade<'a> {
     /// The sitter in the picture.
     pub pose: &'a Pose,
-    /// How the sitter is held, which lights are told against.
+    /// The view, in the studio.
     pub view: &'a View,
     /// Light on it, by how the shutter lets it through.
     pub layers: &'a [Layer],
@@ -79,13 +79,6 @@ pub struct Shade<'a> {
 const RADIANCE: f32 = std::f32::consts::PI;
 /// How much of their corner's sheen hairs have.
 const HAIRS: f32 = 0.35;
-
-/// What stands at a fragment's corners, read between them.
-#[inline]
-fn between(of: &[Vec4], f: &Fragment) -> Vec4 {
-    let [a, b, c] = f.corners.map(|i| i as usize);
-    of[a] * (1.0 - f.at[0] - f.at[1]) + of[b] * f.at[0] + of[c] * f.at[1]
-}
 
 fn three(v: Vec4) -> Vec3 {
     v.truncate()
@@ -121,7 +114,7 @@ impl Shade<'_> {
     #[must_use]
     pub fn fragment(&self, k: usize, f: &Fragment) -> Vec3 {
         self.together(f.pixel, |layer| {
-            let light = f.albedo * layer.even(k, f) + three(between(&layer.sums.sheen, f)) * (f.shine * RADIANCE);
+            let light = f.albedo * layer.even(k, f) + three(between(&layer.sums.sheen, f.corners, f.at)) * (f.shine * RADIANCE);
             light.max(Vec3::ZERO)
         })
     }
@@ -129,10 +122,8 @@ impl Shade<'_> {
     /// The light of a place on an eye: what it throws back, and what it mirrors.
     #[must_use]
     pub fn eye(&self, e: &EyeSpot) -> Vec3 {
-        let [a, b, c] = e.corners.map(|i| i as usize);
         self.together(e.pixel, |layer| {
-            let of = &layer.sums.even;
-            let even = three(of[a] * (1.0 - e.at[0] - e.at[1]) + of[b] * e.at[0] + of[c] * e.at[1]);
+            let even = three(between(&layer.sums.even, e.corners, e.at));
             let mut light = e.on.albedo * even + layer.everywhere * e.on.mirrors;
             for w in layer.sources.iter().filter_map(|n| self.weighted.get(*n)) {
                 light += w.sends * (w.mirrored(e.on.at, e.on.mirrored) * e.on.mirrors * RADIANCE);
@@ -216,7 +207,7 @@ impl Layer {
     /// What falls on a fragment.
     #[inline]
     fn even(&self, k: usize, f: &Fragment) -> Vec3 {
-        let even = between(&self.sums.even, f);
+        let even = between(&self.sums.even, f.corners, f.at);
         three(self.sums.refined.get(k).map_or(even, |more| even + *more)).max(Vec3::ZERO)
     }
 }

@@ -106,7 +106,13 @@ fn an_easel_remembers_and_shows_the_same() {
     turned.held.right = Vec3::new(0.9, 0.0, -0.435_889_9);
     turned.held.ahead = Vec3::new(0.435_889_9, 0.0, 0.9);
     let sets = [set(vec![at(30.0, 0.0), at(-60.0, -1.0)]), set(vec![at(30.0, 0.5), at(-60.0, -1.0)]), set(vec![at(40.0, 0.5)]), turned];
-    for set in &sets {
+    // A panel that comes, and another ground, change light but not the pose.
+    let mut shut = sets[2].clone();
+    let front = shut.sources[0].front.clone();
+    shut.screens = vec![Screen { at: front.at + front.axis * 0.3, axis: front.axis, across: front.across, along: front.along }];
+    let mut near = sets[2].clone();
+    near.back.z = -0.6;
+    for set in sets.iter().chain([&sets[2], &shut, &near]) {
         // While it moves, what was worked out more carefully before will do.
         easel.pixels(&SUBJECT, set, &view, Care::Moving, Grain::Fine, false);
         let again = easel.pixels(&SUBJECT, set, &view, Care::Rest, Grain::Fine, false);

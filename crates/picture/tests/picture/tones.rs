@@ -22,7 +22,7 @@ fn wanted(patches: Option<Vec<Patch>>) -> Wanted {
 /// over and under as the level says.
 #[test]
 fn a_grey_card_lies_where_its_light_does() {
-    let patch = Patch { x: 0.06, y: 0.06, radius: 0.01 };
+    let patch = Patch { name: None, x: 0.06, y: 0.06, radius: 0.01 };
     for outline in [rectangle(0.9, 1.2), disc(0.18)] {
         let emitter = emitter(lamp(20.0, 30.0, 1.5, outline), 1.0, None);
         let mut set = set(vec![source(&emitter, 0.0)]);
@@ -66,9 +66,9 @@ fn the_lit_cheek_lies_on_the_side_of_the_light() {
     for round in [-50.0, 50.0] {
         let emitter = emitter(lamp(round, 30.0, 1.5, disc(0.5)), 1.0, None);
         let frame = Easel::default().draw(&SUBJECT, &set(vec![source(&emitter, 0.0)]), &wanted(None));
-        let names: Vec<&str> = frame.proposed.iter().map(|p| p.name).collect();
+        let names: Vec<&str> = frame.patches.iter().filter_map(|p| p.at.name).collect();
         assert_eq!(names, ["Lit cheek", "Shadow cheek", "Forehead", "Garment", "Ground"]);
-        assert_eq!(frame.proposed[0].patch.x > 0.5, round > 0.0);
+        assert_eq!(frame.patches[0].at.x > 0.5, round > 0.0);
         let tone = |n: usize| frame.patches[n].tone.unwrap_or(-20.0);
         assert!(tone(0) > tone(1) + 1.0, "{} {}", tone(0), tone(1));
         assert_eq!(frame.patches[0].lights.first().map(|l| l.light), Some(0));
@@ -160,7 +160,7 @@ fn the_grounds_tone_is_the_plans() {
         let at = view.at + ray * ((made.back.z - view.at.z) / ray.z);
         let light = ink_lamp_scene::ground::at(&scene.stage, at.as_dvec3(), |_| true);
         let should = ink_lamp_scene::ground::tone_of(light, &scene.stage.studio).unwrap().get();
-        let frame = Easel::default().draw(&SUBJECT, &made, &wanted(Some(vec![Patch { x, y, radius: 0.01 }])));
+        let frame = Easel::default().draw(&SUBJECT, &made, &wanted(Some(vec![Patch { name: None, x, y, radius: 0.01 }])));
         let tone = f64::from(frame.patches[0].tone.unwrap());
         assert!((tone - should).abs() < 0.05, "{x} {y}: {tone} and not {should}");
     }

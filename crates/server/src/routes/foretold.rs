@@ -232,7 +232,7 @@ fn wanted(question: &FrameQuestion) -> Result<Wanted, Problem> {
             }
         }
     }
-    let patch = |p: &FramePatch| Patch { x: p.x, y: p.y, radius: p.radius };
+    let patch = |p: &FramePatch| Patch { name: None, x: p.x, y: p.y, radius: p.radius };
     Ok(Wanted {
         width: question.width as usize,
         height: question.height as usize,
@@ -263,23 +263,16 @@ fn answer(
     question: &FrameQuestion,
     shadows_done: Option<f32>,
 ) -> Result<(FrameForetold, String), Problem> {
-    let Foretold { mut pixels, tones, proposed, patches, shown, .. } = frame;
+    let Foretold { mut pixels, tones, patches, shown } = frame;
     if question.marks {
         pixels.mark();
     }
     let (kind, bytes) = if question.moving { ("jpeg", jpeg(&pixels)?) } else { ("png", png(&pixels)?) };
     let tag: String = Sha256::digest(&bytes)[..12].iter().map(|b| format!("{b:02x}")).collect();
     let id = |light: usize| setup.lights[light].id.clone();
-    let asked = question.patches.as_ref();
-    let patches = patches.into_iter().enumerate().map(|(n, PatchTone { tone, light, clipped, lights })| FrameTone {
-        name: if asked.is_some() { None } else { proposed.get(n).map(|p| p.name) },
-        at: asked.and_then(|all| all.get(n)).copied().unwrap_or_else(|| {
-            proposed.get(n).map_or(FramePatch { x: 0.5, y: 0.5, radius: 0.02 }, |p| FramePatch {
-                x: p.patch.x,
-                y: p.patch.y,
-                radius: p.patch.radius,
-            })
-        }),
+    let patches = patches.into_iter().map(|PatchTone { at, tone, light, clipped, lights }| FrameTone {
+        name: at.name,
+        at: FramePatch { x: at.x, y: at.y, radius: at.radius },
         tone,
         light,
         clipped,

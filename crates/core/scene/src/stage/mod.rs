@@ -10,7 +10,7 @@ use ink_lamp_light::{
     scale::Stops,
     sight::Field,
 };
-use ink_lamp_sitting::{role::Role, setup::Setup, standing::Stood, studio::Studio};
+use ink_lamp_sitting::{light::Light, role::Role, setup::Setup, standing::Stood, studio::Studio};
 
 pub use framed::Framed;
 
@@ -72,9 +72,7 @@ impl<'a> Stage<'a> {
                     (light.role == Role::Key).then(|| Amount::at(at.unwrap_or(Stops::ZERO)))
                 };
                 let known = read.or_else(guess);
-                // From how the meter is held to the full light along its axis.
-                let full = Stops::of(-light.normal_by(setup.schools.receptor));
-                let amount = known.or_else(wished).map(|a| a.by(full));
+                let amount = known.or_else(wished).map(|a| along_axis(setup, light, a));
                 let drawn = stood.emitter.drawn();
                 Some(Placed { index, role: light.role, stood, drawn, amount, as_wished: known.is_none() && amount.is_some() })
             })
@@ -190,6 +188,12 @@ impl<'a> Stage<'a> {
     pub fn name(&self, light: &Placed) -> String {
         self.setup.lights[light.index].name().to_lowercase()
     }
+}
+
+/// From how the meter is held to the full light along a light's axis.
+#[must_use]
+pub fn along_axis(setup: &Setup, light: &Light, amount: Amount) -> Amount {
+    amount.by(Stops::of(-light.normal_by(setup.schools.receptor)))
 }
 
 /// What the lens shows.

@@ -1,0 +1,13 @@
+<script setup lang="ts">
+import { useBoard } from './board'
+
+/** Which look is open, in the bar at the head of a view. */
+const board = useBoard()
+</script>
+
+<template>
+  <p v-if="board.view" class="min-w-0 truncate px-2">
+    <span class="font-[650]">Sitting {{ board.view.sitting.number }}</span>
+    <span class="ml-2 text-text-2">{{ board.view.sitting.name }} · {{ board.view.name }}</span>
+  </p>
+</template>

@@ -22,24 +22,26 @@ export async function late(page: Page, which: Which): Promise<{ letGo: () => Pro
 /** The first answers get lost on the way back: the server did what was asked, and the page never hears of it. */
 export async function lost(page: Page, which: Which, times = 1): Promise<() => number> {
   let left = times
+  let gone = 0
   await page.route(which, async (route: Route) => {
     if (left <= 0) return route.continue()
     left -= 1
     await route.fetch()
     await route.abort('connectionreset')
+    gone += 1
   })
-  return () => times - left
+  return () => gone
 }
 
-/** Each request reaches the server twice; the page hears the second answer. */
+/** Each request reaches the server twice; the page hears the second answer. Counted once it was heard: a test that waits for the count ends with no answer under way. */
 export async function doubled(page: Page, which: Which): Promise<() => number> {
-  let sent = 0
+  let heard = 0
   await page.route(which, async (route) => {
     await route.fetch()
-    sent += 1
     await route.fulfill({ response: await route.fetch() })
+    heard += 1
   })
-  return () => sent
+  return () => heard
 }
 
 /** Whether a request writes an entry. */

@@ -116,7 +116,7 @@ test('a reading whose answer got lost, or that arrives twice, is logged once', a
   const gone = await lost(page, '**/entries', 2)
   await page.keyboard.type('5.6 1')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('region', { name: 'Tape' })).toContainText('5.6')
+  await expect(page.getByRole('region', { name: 'Tape' })).toContainText('Fill f/5.6 and 1 tenth')
   // The page may hear of it from the record before its own answer comes.
   await expect.poll(gone).toBe(2)
   await expect(page.getByText('The server is out of reach.')).toBeHidden()
@@ -128,7 +128,7 @@ test('a reading whose answer got lost, or that arrives twice, is logged once', a
   await page.keyboard.press('Enter')
   await expect.poll(async () => (await app.api(`/setups/${look}`)).version).toBe(version + 2)
   await expect.poll(twice).toBe(1)
-  await expect(page.getByRole('region', { name: 'Tape' })).toContainText('4')
+  await expect(page.getByRole('region', { name: 'Tape' })).toContainText('Fill f/4 and 4 tenths')
 })
 
 test('undo goes back to nothing, redo comes back, and a reload changes neither', async ({ page, app, board }) => {

@@ -30,7 +30,7 @@ const ROOMS = [
   ['src/door/LinkedView.vue', [...below, 'door', 'board/ladder', 'plan/drawing']],
   ['src/board/BoardView.vue', [...below, 'board']],
   ['src/board/DeskBoard.vue', [...below, 'board', 'plan']],
-  ['src/plan/PlanView.vue', [...below, 'plan']],
+  ['src/plan/*.vue', [...below, 'plan']],
   ['src/app/**', [...below, 'board', 'plan', 'studies', 'check', 'frame', 'sittings', 'kit', 'door']],
 ]
 

@@ -106,9 +106,22 @@ test('while a light is dragged on the plan the picture follows, the newest wins,
       return now !== before && now?.startsWith('data:image/png')
     })
     .toBe(true)
+  // What it changed stands beside it until something else is done.
+  const card = page.getByRole('region', { name: 'Foretold picture' })
+  const keyRow = card.getByRole('row', { name: /^Key/ })
+  await expect(keyRow.getByRole('cell')).toHaveCount(2)
+  await expect(card.getByText(/^Key .* at the face\./)).toBeVisible()
+  const now = await small.getAttribute('src')
+  await card.getByRole('radio', { name: 'Before' }).click()
+  await expect(small).toHaveAttribute('src', before ?? '')
+  await card.getByRole('radio', { name: 'As dragged' }).click()
+  await expect(small).toHaveAttribute('src', now ?? '')
   const seen = await page.evaluate(() => (window as unknown as { seen: (string | null)[] }).seen)
   expect(seen.filter((s) => !s)).toEqual([])
   expect(new Set(seen).size).toBeGreaterThan(2)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(card.getByText('As it stands')).toBeVisible()
+  await expect(keyRow.getByRole('cell')).toHaveCount(1)
 })
 
 test('with the server away the old picture stays, says from when it is, and a new one comes by itself', async ({

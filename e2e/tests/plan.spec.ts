@@ -214,7 +214,9 @@ test('distance, way round and height are typed; what can not be is said at the f
   await expect(field('Distance')).toHaveValue('0.3')
   expect((await place(app, look, 'key')).distance).toBeCloseTo(1.5, 2)
   // The eyes' lights are told.
-  await expect(page.getByRole('img', { name: /key in the eye left in the picture: \d+ o’clock/ })).toBeVisible()
+  const eyes = page.getByRole('region', { name: 'Catch-lights' })
+  await expect(eyes.getByText('left in the picture')).toBeVisible()
+  await expect(eyes.getByRole('listitem').filter({ hasText: /key: \d+ o’clock, \d\.\d mm/ })).toHaveCount(2)
 })
 
 test('a black ground: what falls on it, what would give it, and a press that does', async ({ app, page }) => {

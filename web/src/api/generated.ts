@@ -4065,6 +4065,8 @@ export interface components {
             length: components["schemas"]["LengthUnit"];
             /** @description Lights that have a place. */
             lights: components["schemas"]["PlanLight"][];
+            /** @description The few numbers that the chosen light is placed by. */
+            numbers: components["schemas"]["PlanNumber"][];
             /** @description What is put into it when it is asked for. */
             offers: components["schemas"]["StudioOffers"];
             range?: components["schemas"]["SitterRange"] | null;
@@ -4092,6 +4094,11 @@ export interface components {
         /** @description A plan, and the board where something would happen. */
         PlanDrawn: {
             board?: components["schemas"]["Board"] | null;
+            /**
+             * @description What the chosen light gives more or less after the entry, and the setting that holds it: `Key 1.20 to 1.58 m: 0.8 less at the face. To hold
+             *     it: 1/4.`
+             */
+            held?: string | null;
             /** @description The plan. */
             plan: components["schemas"]["Plan"];
         };
@@ -4145,6 +4152,13 @@ export interface components {
             role: components["schemas"]["Role"];
             /** @description `1.50 m · 45° left`. */
             words: string;
+        };
+        /** @description A number that a light is placed by. */
+        PlanNumber: {
+            /** @description `Lit side`. */
+            name: string;
+            /** @description `−0.5`, `2.2 : 1`, `26 mm`. */
+            shown: string;
         };
         /** @description What is asked of a plan beside what is always told. */
         PlanQuestion: {

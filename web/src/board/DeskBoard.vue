@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useMediaQuery } from '@vueuse/core'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { answered, api } from '@/api/client'
+import { answered, api, type FrameForetold } from '@/api/client'
 import CameraNow from '@/draw/CameraNow.vue'
 import type { Ghost } from '@/board/ladder/drawn'
 import StopLadder from '@/board/ladder/StopLadder.vue'
@@ -46,6 +46,8 @@ const room = useRoom()
 const plan = usePlan()
 const entry = useTemplateRef('entry')
 const typed = ref('')
+/** The frame as it will be, for the ladder's last lane. */
+const foretold = shallowRef<FrameForetold>()
 const keysOpen = ref(false)
 const naming = ref<'sitting' | 'look' | 'copy' | 'empty' | 'keep'>()
 /** Move and ladder alone, twice the size: read from two steps away. */
@@ -292,7 +294,11 @@ const MENU = computed(() => (may('keep') ? KEEPING.value : []))
           <fieldset v-if="!board.looksOn" :disabled="still" class="contents">
             <MeterEntry ref="entry" v-model="typed" />
           </fieldset>
-          <PictureCard :class="board.looksOn ? 'col-span-2' : ''" :moving="plan.dropped ? undefined : plan.moving" />
+          <PictureCard
+            :class="board.looksOn ? 'col-span-2' : ''"
+            :moving="plan.dropped ? undefined : plan.moving"
+            @frame="(frame) => (foretold = frame)"
+          />
         </div>
         <AsideTabs :scales="board.scales" :plan="!wide">
           <PlanCard class="flex-1 max-column:min-h-120" />
@@ -304,6 +310,7 @@ const MENU = computed(() => (may('keep') ? KEEPING.value : []))
         :board="board.board"
         :chosen="board.chosen"
         :ghosts="ghosts"
+        :foretold="foretold"
         :still="still"
         @choose="board.choose"
         @draft="(e) => board.tryOut(e, true)"

@@ -2,6 +2,7 @@
 import { computed, useTemplateRef } from 'vue'
 import type { FrameForetold, FrameTone } from '@/api/client'
 import { useDrawingSize } from '@/draw/measure'
+import { outline } from '@/draw/outline'
 import { linear } from '@/draw/scale'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
 import RoleMark from '@/draw/RoleMark.vue'
@@ -28,20 +29,7 @@ const spread = computed(() => Math.min(104, Math.max(64, width.value * 0.19)))
 const lane = computed(() => (width.value - AXIS - spread.value) / Math.max(names.length, 1))
 const laneAt = (n: number) => AXIS + spread.value + lane.value * n
 
-/** An upright outline: for each tenth a step as wide as its share. */
-const outline = computed(() => {
-  const most = Math.max(...frame.histogram, 1e-6)
-  const steps = frame.histogram.map((share, n) => {
-    const from = frame.from + n / 10
-    const wide = AXIS + 4 + Math.sqrt(share / most) * (spread.value - 12)
-    return { from, wide }
-  })
-  const inside = steps.filter((s) => s.from >= BOTTOM && s.from < TOP)
-  const lines = inside.map(
-    (s) => `V${y.value(s.from).toFixed(1)}H${s.wide.toFixed(1)}V${y.value(s.from + 0.1).toFixed(1)}`,
-  )
-  return `M${AXIS + 4} ${y.value(BOTTOM).toFixed(1)}${lines.join('')}H${AXIS + 4}`
-})
+const drawn = computed(() => outline(frame, [TOP, BOTTOM], y.value, AXIS + 4, spread.value - 12))
 const told = (tone: number | null | undefined) =>
   tone == null ? 'no light' : `${tone < -0.049 ? '−' : tone > 0.049 ? '+' : ''}${Math.abs(tone).toFixed(1)}`
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
@@ -117,7 +105,7 @@ const parts = computed(() =>
           </text>
         </g>
         <path
-          :d="outline"
+          :d="drawn"
           fill="none"
           class="stroke-text"
           stroke-width="1.3"

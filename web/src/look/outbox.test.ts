@@ -1,5 +1,6 @@
 import { IDBFactory } from 'fake-indexeddb'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { watch } from 'vue'
 import { useOutbox, type Outcome } from './outbox'
 
 interface Sent {
@@ -47,6 +48,18 @@ describe('the outbox', () => {
     expect(sent.map((s) => s.base)).toEqual([4, 5, 6])
     expect(outcomes).toHaveLength(3)
     expect(waiting.value).toBe(0)
+  })
+
+  it('shows an entry as waiting until what it led to is there', async () => {
+    const { add, waiting } = box()
+    const left: unknown[] = []
+    watch(waiting, (now) => left.push([now, outcomes.length]))
+    add('look', 4, note('a'))
+    await settle()
+    expect(left).toEqual([
+      [1, 0],
+      [0, 1],
+    ])
   })
 
   it('tries again under the same id while the server is out of reach', async () => {

@@ -84,7 +84,11 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
     const first = () => kept.value.find((k) => k.setup === look)
     sending.add(look)
     try {
-      for (let next = first(); next; next = first()) settled(await send(next))
+      for (let next = first(); next; next = first()) {
+        settled(await send(next))
+        // In one turn with what it led to: nobody sees it neither waiting nor written.
+        void taken(next.id)
+      }
     } finally {
       sending.delete(look)
     }
@@ -117,7 +121,6 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
         const body = { id, base: next.base, at, entry: entry as Entry }
         const view = await answered(api.POST('/api/setups/{id}/entries', { params: { path: { id: setup } }, body }))
         cut.value.delete(setup)
-        void taken(id)
         return { id, setup, view }
       } catch (error) {
         // Whoever was let out may come in again: what they typed is theirs until then.
@@ -125,9 +128,8 @@ export function useOutbox(settled: (outcome: Outcome) => void) {
         const lasting = error instanceof Refused && !out && ![503, 507].includes(error.problem.status)
         if (lasting) {
           cut.value.delete(setup)
-          void taken(id)
           // What stands behind a refused entry counted on it.
-          for (const later of kept.value.filter((k) => k.setup === setup)) {
+          for (const later of kept.value.filter((k) => k.setup === setup && k.id !== id)) {
             later.base -= 1
             void keep(later)
           }

@@ -65,7 +65,7 @@ const words = computed(() => {
 }
 .picture {
   /* As large as the surround lets it be, in its own shape. */
-  width: min(100cqw - 1.5rem, (100cqh - 1.5rem) * var(--shape));
+  width: min(100cqw - 2 * var(--around, 0.75rem), (100cqh - 2 * var(--around, 0.75rem)) * var(--shape));
 }
 img {
   display: block;

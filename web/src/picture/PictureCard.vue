@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Entry } from '@/api/client'
+import { computed, watch } from 'vue'
+import type { Entry, FrameForetold } from '@/api/client'
 import { useBoard } from '@/look/board'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 import { useMoment } from './choices'
@@ -12,6 +12,7 @@ const { moving } = defineProps<{
   /** What is dragged elsewhere and not written yet. */
   moving?: Entry
 }>()
+const emit = defineEmits<{ frame: [frame: FrameForetold | undefined] }>()
 const board = useBoard()
 const { moment, options, asked, placed } = useMoment()
 const [width, height] = [296, 370]
@@ -28,6 +29,7 @@ const { frame, drawn, wrong, busy } = useForetold(() => {
   const show = isWish(entry) ? 'wished' : 'now'
   return { setup: what.setup, entries: [entry], show, grey: true, moving: true, width, height }
 })
+watch(frame, (now) => emit('frame', now))
 const ratio = computed(() => {
   const face = board.board?.face
   return moment.value === 'after' && !tried.value ? (face?.ratio_after ?? face?.ratio_now) : face?.ratio_now

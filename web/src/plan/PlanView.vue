@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { useMediaQuery, useTitle } from '@vueuse/core'
-import { computed, onUnmounted, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import CameraNow from '@/draw/CameraNow.vue'
 import GroundPanel from '@/plan/panels/GroundPanel.vue'
@@ -22,7 +22,7 @@ import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import { planCommands } from './commands'
 
-const PictureCard = later(() => import('@/picture/PictureCard.vue'))
+const PlacingCard = later(() => import('@/plan/PlacingCard.vue'))
 
 /** The plan, large: place the lights, see the light fall, and what it means for face, ground and room. */
 const { id, part = '' } = defineProps<{ id: string; part?: string }>()
@@ -31,6 +31,8 @@ const plan = usePlan()
 const router = useRouter()
 const keysOpen = ref(false)
 const narrow = useMediaQuery('(width < 56.25rem)')
+/** On the phone the picture stands here, over the plan. */
+const overPlan = useTemplateRef<HTMLElement>('overPlan')
 onUnmounted(board.leave)
 onUnmounted(() => {
   plan.drop()
@@ -106,7 +108,10 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
             }}</PushButton>
             <PushButton data-writes :disabled="!board.canUndo || board.still" @click="board.undo()">Undo</PushButton>
           </div>
-          <PlanStage class="flex-1" :heights="narrow ? 120 : 150" />
+          <div class="relative flex min-h-0 flex-1 flex-col">
+            <PlanStage class="flex-1" :heights="narrow ? 120 : 150" />
+            <div ref="overPlan" class="pointer-events-none absolute inset-0" />
+          </div>
         </div>
         <div class="flex min-h-0 flex-col gap-2" :class="narrow ? '' : 'overflow-y-auto'">
           <nav class="flex flex-wrap gap-1" aria-label="What follows from the plan">
@@ -120,7 +125,7 @@ const commands = planCommands({ part: go, together, leave: () => void router.pus
               >{{ at.words }}<span class="sr-only">, key {{ n + 1 }}</span></RouterLink
             >
           </nav>
-          <PictureCard class="h-75 shrink-0" :moving="plan.dropped ? undefined : plan.moving" />
+          <PlacingCard :over="narrow ? overPlan : undefined" />
           <fieldset :disabled="board.still" class="contents" :class="board.looksOn ? 'not-yours' : ''">
             <component :is="panel" />
           </fieldset>

@@ -44,6 +44,8 @@ export const usePlan = defineStore('plan', () => {
   })
   /** The board as it would be, for the ladder's ghosts. */
   const ghosts = computed(() => (moving.value && !dropped.value ? dragging.answer.value?.board?.lanes : undefined))
+  /** What the chosen light gives more or less as it is dragged, and the setting that holds it. */
+  const held = computed(() => (moving.value ? (dragging.answer.value?.held ?? undefined) : undefined))
   const refused = computed(() => (moving.value ? dragging.refused.value?.problem.detail : undefined))
 
   function ask(): void {
@@ -158,6 +160,7 @@ export const usePlan = defineStore('plan', () => {
     shown,
     contours,
     ghosts,
+    held,
     refused,
     failed: asking.failed,
     move,

@@ -6,15 +6,15 @@ use std::f64::consts::PI;
 use ink_lamp_advice::{
     board::Board,
     findings::FindingKind,
-    plan::{Plan, PlanQuestion},
+    plan::{Plan, PlanQuestion, held},
     words::span::plain,
 };
-use ink_lamp_scene::face::Pattern;
+use ink_lamp_scene::{face::Pattern, scene::Scene};
 use ink_lamp_sitting::{entry::Entry, light::Standing, setup::Setup};
 use ink_lamp_tapes::{
     entries::{self, around, at, reads, studio},
     entry,
-    kit::{octa, softbox},
+    kit::{octa, softbox, taper},
     setup, then,
     whole::framed,
 };
@@ -49,6 +49,44 @@ fn corner_factors(w: f64, h: f64, d: f64) -> f64 {
     let (x, y) = (w / 2.0 / d, h / 2.0 / d);
     let half = |x: f64, y: f64| x / x.hypot(1.0) * (y / x.hypot(1.0)).atan();
     4.0 / (2.0 * PI) * (half(x, y) + half(y, x))
+}
+
+/// From 1.50 m to 3.00 m a small front loses two stops by the inverse square: the setting that holds it is two stops up, and where full power ends
+/// before, what is left is said.
+#[test]
+fn what_a_move_costs_is_told_with_the_setting_that_holds_it() {
+    let stands = |dial: &str| {
+        let unit = entries::light(
+            "key",
+            &json!({"unit": taper(256, "tenths"), "dial": dial, "modifier": "Bare", "rig": {"shape": {"kind": "bare", "loss": 0}}}),
+        );
+        setup(&[framed(), studio(&json!({})), unit, at("key", 0.0, 1.25, 1.5), reads("key", "5.6 0")])
+    };
+    let told = |before: &Setup, to: Value| {
+        let after = then(before, to);
+        held(&Scene::of(before), &Scene::of(&after), "key")
+    };
+    let before = stands("1/8");
+    assert_eq!(told(&before, at("key", 0.0, 1.25, 3.0)).unwrap(), "Key 1.50 to 3.00 m: 2.0 less at the face. To hold it: 1/2.");
+    assert_eq!(told(&before, at("key", 0.0, 1.25, 1.5)), None);
+    assert_eq!(
+        told(&stands("1/2"), at("key", 0.0, 1.25, 3.0)).unwrap(),
+        "Key 1.50 to 3.00 m: 2.0 less at the face. To hold it: 1/1, still 1.0 under."
+    );
+}
+
+/// The numbers that a light is placed by are those of the board.
+#[test]
+fn a_light_is_placed_by_the_numbers_of_the_board() {
+    let key = [framed(), studio(&json!({})), light("key", softbox(0.6, 0.6), false), at("key", -1.0, 1.65, 1.0), reads("key", "8 0")];
+    let both = setup(&[&key[..], &[entries::light("fill", &json!({"role": "fill"})), reads("fill", "4 0")]].concat());
+    let numbers: Vec<(String, String)> = plan(&both).numbers.into_iter().map(|n| (n.name, n.shown)).collect();
+    let face = Board::of(&both).face.unwrap();
+    let of = |name: &str| numbers.iter().find(|(n, _)| n == name).map(|(_, shown)| shown.as_str());
+    assert_eq!(of("Lit side"), Some(face.lit.now.shown.as_str()));
+    assert_eq!(of("Shadow side"), Some(face.shadow.now.shown.as_str()));
+    assert_eq!(of("Lit : shadow"), Some(face.ratio_now.as_str()));
+    assert!(of("Key").is_some() && of("Nose edge").unwrap().ends_with(" mm"), "{numbers:?}");
 }
 
 #[test]

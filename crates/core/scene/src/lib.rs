@@ -18,6 +18,7 @@
 //! - [`spilt`]: what lights put on the side of the face where they are not metered;
 //! - [`outlook`]: what is to be expected of each light against its wish, and how surely;
 //! - [`stand`]: how a reading stands against its wish;
+//! - [`held`]: what moving a light costs, and the setting that holds its level;
 //! - [`effect`]: what one entry did, between the scenes before and after it.
 
 pub mod aim;
@@ -30,6 +31,7 @@ pub mod eyes;
 pub mod face;
 pub mod freeze;
 pub mod ground;
+pub mod held;
 pub mod in_picture;
 pub mod levels;
 pub mod meter_shows;

@@ -12,6 +12,7 @@ import { draw } from './geometry'
 import LadderScale from './LadderScale.vue'
 import { FOOT, HEAD, laneBoxes, scaleOf, TRIGGER } from './scale'
 import { FTspans } from '@/draw/FTspans'
+import { outline, type Spread } from '@/draw/outline'
 import { useHold } from '@/draw/hold'
 import LadderTable from '@/draw/LadderTable.vue'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
@@ -22,9 +23,10 @@ const {
   board,
   chosen,
   ghosts = [],
+  foretold,
   still = false,
   far = false,
-} = defineProps<{ board: Board; chosen: string; ghosts?: Ghost[]; still?: boolean; far?: boolean }>()
+} = defineProps<{ board: Board; chosen: string; ghosts?: Ghost[]; foretold?: Spread; still?: boolean; far?: boolean }>()
 const emit = defineEmits<{ choose: [lane: string]; draft: [entry: TypedEntry]; write: [entry: TypedEntry]; drop: [] }>()
 
 const frame = useTemplateRef('frame')
@@ -53,6 +55,12 @@ const inner = computed(() => boxes.value.reduce((sum, box) => sum + box.w, 0))
 /** Where lanes are narrow, each line of their heads has one thing on it. */
 const close = computed(() => inner.value / boxes.value.length < 84)
 const columns = computed(() => boxes.value.map((b) => rem(b.w)).join(' '))
+/** The tones of the frame as it will be, in its own lane: dashed, as all that is foretold. */
+const spread = computed(() => {
+  const box = boxes.value.find((b) => b.lane.kind === 'frame')
+  const { top, bottom, y } = scale.value
+  return box && foretold ? outline(foretold, [top, bottom], y, box.x + 8, box.w - 20) : undefined
+})
 const isOff = (lane: Lane) => lane.state === 'over' || lane.state === 'under'
 /** What lies between reading and wish stands on a line of its own where lanes stand close. */
 const gapOf = (lane: Lane) => (lane.gap && lane.words.startsWith(`${lane.gap.shown} `) ? lane.gap.shown : '')
@@ -169,6 +177,16 @@ function write(how: 'draft' | 'write', { lane: id, level }: { lane: string; leve
       <ZonePatterns id="ladder" />
 
       <LadderScale :board :scale :boxes :width="inner" />
+
+      <path
+        v-if="spread"
+        :d="spread"
+        fill="none"
+        stroke="var(--text-2)"
+        stroke-width="1.2"
+        stroke-dasharray="3 2"
+        stroke-linejoin="round"
+      />
 
       <!-- Levels, wishes, and what lies between. -->
       <path

@@ -5,7 +5,7 @@ import { usePlan } from '@/plan/store'
 import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import WordLine from '@/draw/WordLine.vue'
-import FaceDrawing from '@/plan/drawing/FaceDrawing.vue'
+import CatchLights from '@/plan/drawing/CatchLights.vue'
 import PlaceFields from './PlaceFields.vue'
 
 /** What the chosen light does from where it stands: on the face, in the eyes, at the edges, in the picture. */
@@ -61,8 +61,9 @@ const findings = computed(() => (board.board?.findings ?? []).filter((f) => f.pl
         </template>
       </dl>
     </section>
-    <section v-if="shown.face.length" class="card p-3" aria-label="Face and eyes">
-      <FaceDrawing :plan="shown" :light="face?.light" />
+    <section v-if="shown.face.length" class="card p-3" aria-label="Catch-lights">
+      <h2 class="text-head font-[650]">Catch-lights</h2>
+      <CatchLights class="mt-1.5" :eyes="shown.eyes" />
     </section>
     <section v-if="findings.length" class="card p-3" aria-label="Worth knowing">
       <h2 class="text-head font-[650]">Worth knowing</h2>

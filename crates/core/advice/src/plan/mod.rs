@@ -7,6 +7,7 @@ mod camera;
 mod face;
 pub(crate) mod ground;
 mod lights;
+mod numbers;
 mod range;
 pub(crate) mod rims;
 mod shadow;
@@ -36,6 +37,7 @@ pub use camera::PlanCamera;
 pub use face::{CatchShown, EyeShown, FaceLight};
 pub use ground::{GroundShown, GroundWay, Spill};
 pub use lights::{Bounce, PlanLight, Unplaced};
+pub use numbers::{PlanNumber, held};
 pub use range::SitterRange;
 pub use rims::RimShown;
 pub use shadow::RoomShadow;
@@ -87,6 +89,8 @@ pub struct Plan {
     pub contours: Vec<Contours>,
     /// How far the sitter may go from where the chosen light was metered.
     pub range: Option<SitterRange>,
+    /// The few numbers that the chosen light is placed by.
+    pub numbers: Vec<PlanNumber>,
     /// What each key and fill does to the face.
     pub face: Vec<FaceLight>,
     /// The eyes.
@@ -136,6 +140,7 @@ impl Plan {
             let rest = stage.lights.iter().filter(|l| chosen.is_none_or(|c| c.index != l.index));
             lines.extend(rest.map(|l| contours::of_light(stage, l, extent, &[1.0, 0.0, -1.0])));
         }
+        let faces = on_face(stage);
         let placed: Vec<PlanLight> = stage.lights.iter().filter_map(|l| lights::placed(stage, l)).collect();
         Self {
             offers: StudioOffers::of(&stage.studio, placed.iter().find(|l| l.role == Role::Key).map(|l| l.at)),
@@ -147,7 +152,8 @@ impl Plan {
             camera: camera::camera(stage, extent),
             contours: lines,
             range: chosen.and_then(|l| scene_range(stage, l)).map(|r| range::shown(r, setup.length)),
-            face: on_face(stage).iter().map(|on| face::face_light(stage, on)).collect(),
+            numbers: numbers::numbers(scene, chosen, &faces),
+            face: faces.iter().map(|on| face::face_light(stage, on)).collect(),
             eyes: eyes(stage).iter().map(|e| face::eye(stage, e)).collect(),
             rims: stage.lights.iter().filter_map(|l| Some(rims::shown(stage, &rim(stage, l)?))).collect(),
             ground: ground::shown(stage),

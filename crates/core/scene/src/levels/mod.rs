@@ -129,6 +129,17 @@ impl Levels {
         }
     }
 
+    /// What a light reads where it works, room included: by its reading, else as it is likely.
+    pub fn likely(&self, index: usize) -> Option<Stops> {
+        let light = self.lights.get(index)?;
+        light.total.or(light.guess.map(|(level, _)| level))
+    }
+
+    /// The same without the room.
+    pub fn likely_flash(&self, setup: &Setup, index: usize) -> Option<Amount> {
+        Some(Amount::at(self.likely(index)?).without(self.room_at(setup.lights.get(index)?)))
+    }
+
     /// Over (+) or under (−) the wish.
     pub fn gap(&self, index: usize) -> Option<Stops> {
         Some(self.lights.get(index)?.total? - (*self.targets.get(index)?)?)
@@ -158,11 +169,20 @@ impl Levels {
             Some((changed, level)) if changed == index => Some(level),
             _ => self.lights[index].total,
         };
+        self.sides_of(setup, total)
+    }
+
+    /// The same by all that is known: lights that were not read count as they are likely.
+    pub fn likely_sides(&self, setup: &Setup) -> Option<(Amount, Amount)> {
+        self.sides_of(setup, |index| self.likely(index)).map(|(lit, shadow, _)| (lit, shadow))
+    }
+
+    fn sides_of(&self, setup: &Setup, total: impl Fn(usize) -> Option<Stops>) -> Option<(Amount, Amount, bool)> {
         let of = |role: Role| {
             let mut lights = setup.lights.iter().enumerate().filter(move |(_, l)| l.role == role).map(|(i, _)| i);
             let first = Amount::at(total(lights.next()?)?);
             // Every reading holds the room too, so it is counted once.
-            Some(lights.filter_map(total).fold(first, |sum, level| sum.and(Amount::at(level).without(self.room))))
+            Some(lights.filter_map(&total).fold(first, |sum, level| sum.and(Amount::at(level).without(self.room))))
         };
         let key = of(Role::Key)?;
         // Lights that were not read yet will lie where they are wished.

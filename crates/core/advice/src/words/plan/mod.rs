@@ -3,6 +3,8 @@
 pub(crate) mod camera;
 pub(crate) mod face;
 pub(crate) mod ground;
+pub(crate) mod held;
+pub(crate) mod numbers;
 pub(crate) mod range;
 pub(crate) mod rims;
 pub(crate) mod shadow;

@@ -79,7 +79,7 @@ fn what_a_move_costs_is_told_with_the_setting_that_holds_it() {
 #[test]
 fn a_light_is_placed_by_the_numbers_of_the_board() {
     let key = [framed(), studio(&json!({})), light("key", softbox(0.6, 0.6), false), at("key", -1.0, 1.65, 1.0), reads("key", "8 0")];
-    let both = setup(&[&key[..], &[entries::light("fill", &json!({"role": "fill"})), reads("fill", "4 0")]].concat());
+    let both = setup([&key[..], &[entries::light("fill", &json!({"role": "fill"})), reads("fill", "4 0")]].concat());
     let numbers: Vec<(String, String)> = plan(&both).numbers.into_iter().map(|n| (n.name, n.shown)).collect();
     let face = Board::of(&both).face.unwrap();
     let of = |name: &str| numbers.iter().find(|(n, _)| n == name).map(|(_, shown)| shown.as_str());

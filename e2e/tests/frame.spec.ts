@@ -51,6 +51,28 @@ test('the frame is seen before it is shot: now and as wished, in grey, by anothe
   await expect(page.getByRole('button', { name: 'Face: Luthier' })).toBeVisible()
 })
 
+test('a grey card is held beside the face by its key, and its tone is told with the light that makes it', async ({
+  app,
+  page,
+}) => {
+  const look = await lit(app)
+  // A flat meter, held to the light as the card is.
+  await app.write(look, { schools: { receptor: 'flat_to_light' } })
+  await app.write(look, { reading: { of: 'key', shows: '5.6 0' } })
+  await page.goto(`/setups/${look}/frame`)
+  await expect(large(page)).toBeVisible()
+  const before = await source(page)
+  await page.keyboard.press('g')
+  await expect(page.getByRole('button', { name: 'Grey card' })).toHaveAttribute('aria-pressed', 'true')
+  await expect.poll(() => source(page)).not.toBe(before)
+  await page.keyboard.press('6')
+  const tones = page.getByRole('region', { name: 'Tones in the picture' })
+  // Read a stop under the exposure, and so it lies: the card is held as the meter was.
+  await expect(tones.getByText(/^Grey card −(0\.9|1\.0|1\.1): Key alone −(0\.9|1\.0|1\.1)/)).toBeVisible()
+  await page.keyboard.press('g')
+  await expect(tones.getByRole('button', { name: /Grey card/ })).toBeHidden()
+})
+
 test('a patch is chosen, moved by keys and dragged, and its tone follows', async ({ app, page }) => {
   const look = await lit(app)
   await page.goto(`/setups/${look}/frame`)

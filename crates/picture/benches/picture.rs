@@ -25,7 +25,7 @@ fn lights() -> Vec<Source> {
 }
 
 fn moving(grey: bool) -> Wanted {
-    Wanted { width: 480, height: 600, grey, care: Care::Moving, patches: Some(Vec::new()) }
+    Wanted { width: 480, height: 600, grey, care: Care::Moving, card: false, patches: Some(Vec::new()) }
 }
 
 /// Draws again and again, with something else each time.

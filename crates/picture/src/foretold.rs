@@ -3,6 +3,7 @@
 use std::sync::Arc;
 
 use crate::{
+    card,
     lit::{Care, Lit, Stand},
     numbers::{Measure, Patch, PatchTone, Tones, proposed},
     pose::{Grain, Pose},
@@ -24,6 +25,8 @@ pub struct Wanted {
     pub grey: bool,
     /// How carefully.
     pub care: Care,
+    /// With a grey card and a grey ball held beside the face.
+    pub card: bool,
     /// Patches whose tones are asked for; where none are named, those that are proposed.
     pub patches: Option<Vec<Patch>>,
 }
@@ -74,12 +77,19 @@ impl Easel {
     pub fn draw(&mut self, subject: &Subject, set: &Set, wanted: &Wanted) -> Foretold {
         let (view, shown) = set.view(wanted.width, wanted.height);
         let grain = if wanted.care == Care::Moving { Grain::Coarse } else { Grain::Fine };
-        self.shade(subject, set, &view, (wanted.care, grain, wanted.grey), |shade, held| {
-            let pixels = shade.pixels();
+        self.shade(subject, set, &view, (wanted.care, grain, wanted.grey), |shade, stand| {
+            let mut pixels = shade.pixels();
+            let held = if wanted.card { card::lay(&mut pixels, set, stand, wanted.care, shade.over) } else { Vec::new() };
             let measure = Measure { pixels: &pixels, shade, set };
             let patches = match &wanted.patches {
-                Some(asked) => asked.iter().map(|p| measure.of(p)).collect(),
-                None => proposed(subject, &view, held, shade.weighted).iter().map(|p| measure.of(p)).collect(),
+                Some(asked) => {
+                    let beside = |p: &Patch| held.iter().find(|h| h.patch.covers(p, &view));
+                    asked.iter().map(|p| beside(p).map_or_else(|| measure.of(p), |h| measure.over(p, &h.lights))).collect()
+                }
+                None => {
+                    let on_sitter = proposed(subject, &view, stand.held, shade.weighted).into_iter().map(|p| measure.of(&p));
+                    on_sitter.chain(held.iter().map(|h| measure.over(&h.patch, &h.lights))).collect()
+                }
             };
             Foretold { tones: Tones::of(&pixels), patches, pixels, shown }
         })
@@ -97,7 +107,7 @@ impl Easel {
         set: &Set,
         view: &View,
         (care, grain, grey): (Care, Grain, bool),
-        draw: impl FnOnce(&Shade, &Held) -> T,
+        draw: impl FnOnce(&Shade, &Stand) -> T,
     ) -> T {
         let held = set.held(&subject.sitter);
         let pose = self.posed(subject, view, &held, grain, care);
@@ -108,7 +118,7 @@ impl Easel {
         let layers = layers(&pose, subject, view, &weighted, set.room, &set.back);
         let over = if layers.len() > 1 { Over::of(&set.lens) } else { None };
         let shade = Shade { pose: &pose, view, layers: &layers, over, weighted: &weighted, grey };
-        draw(&shade, &held)
+        draw(&shade, &stand)
     }
 
     /// The pose, anew where sitter, view or how it is held changed. A finer one than is wanted will do.

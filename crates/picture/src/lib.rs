@@ -13,6 +13,7 @@
 //! - [`lit`]: one front's light on a pose and on the ground;
 //! - [`shade`]: all light together, and the pixels;
 //! - [`numbers`]: tones of the frame and of patches;
+//! - [`card`]: a grey card and a ball beside the face;
 //! - [`foretold`]: the picture of a scene.
 //!
 //! How: each corner of a sitter knows, from a map of its sky, how far a direction is from the border of what hides it. A front is cut into parts; most are seen or
@@ -25,6 +26,7 @@
     reason = "pixels, corners and texels: numbers far under 2^24, and shares of a byte"
 )]
 
+pub mod card;
 pub mod foretold;
 pub mod kernel;
 pub mod lit;

@@ -59,6 +59,15 @@ pub struct Patch {
     pub radius: f32,
 }
 
+impl Patch {
+    /// Whether the middle of another lies within it.
+    #[must_use]
+    pub fn covers(&self, other: &Self, view: &View) -> bool {
+        let (width, height) = (view.width as f32, view.height as f32);
+        Vec2::new((self.x - other.x) * width, (self.y - other.y) * height).length() <= self.radius * height
+    }
+}
+
 /// What a light does to a patch.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct PatchLight {
@@ -96,6 +105,12 @@ pub struct Measure<'a> {
 }
 
 impl Measure<'_> {
+    /// The tone of a patch of what is held before the sitter, with the lights that reach it there: what falls on the sitter behind it does not count.
+    #[must_use]
+    pub fn over(&self, patch: &Patch, lights: &[PatchLight]) -> PatchTone {
+        PatchTone { light: None, lights: lights.to_vec(), ..self.of(patch) }
+    }
+
     /// The tone of a patch.
     #[must_use]
     pub fn of(&self, patch: &Patch) -> PatchTone {

@@ -2633,6 +2633,8 @@ export interface components {
         };
         /** @description How a foretold frame is wanted. */
         FrameQuestion: {
+            /** @description With a mid-grey card, turned to the key as a meter is held, and a grey ball beside the face. */
+            card?: boolean;
             /** @description In one grey. */
             grey?: boolean;
             /**

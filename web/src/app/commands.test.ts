@@ -22,6 +22,7 @@ const VIEWS: [string, () => Command[]][] = [
       frameCommands({
         moment: nothing,
         grey: nothing,
+        card: nothing,
         marks: nothing,
         patch: () => true,
         done: nothing,

@@ -32,6 +32,7 @@ const router = useRouter()
 const phone = usePhone()
 const keysOpen = ref(false)
 const grey = ref(false)
+const card = ref(false)
 const marks = ref(false)
 useAsItStands(() => id)
 useTitle(() => (board.view ? `Frame · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
@@ -40,7 +41,7 @@ const { moment, options, asked, placed, hasNext } = useMoment()
 /** A picture of a moment, at a size; nothing before any light has a place. */
 function wanted(of: Moment, width: number, height: number): Wanted | undefined {
   const what = placed.value ? asked(of) : undefined
-  return what && { ...what, grey: grey.value, width, height }
+  return what && { ...what, grey: grey.value, card: card.value, width, height }
 }
 /** Of the picture that is asked for with them. */
 const patches = usePatches(
@@ -85,6 +86,7 @@ function step(): void {
 const commands = frameCommands({
   moment: step,
   grey: () => (grey.value = !grey.value),
+  card: () => (card.value = !card.value),
   marks: () => (marks.value = !marks.value),
   patch: (n) => choosePatch(n - 1),
   done: () => void board.doNext(),
@@ -151,6 +153,7 @@ const commands = frameCommands({
         <div class="flex flex-wrap items-center gap-2 px-3 py-2">
           <h2 class="text-head font-[650]">Foretold</h2>
           <PushButton :aria-pressed="grey" @click="grey = !grey">In grey</PushButton>
+          <PushButton :aria-pressed="card" @click="card = !card">Grey card</PushButton>
           <PushButton :aria-pressed="marks" @click="marks = !marks">Mark clipping</PushButton>
           <SegmentedChoice v-model="moment" label="Which moment" :options class="ml-auto" />
         </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, useTemplateRef } from 'vue'
+import { computed, useTemplateRef, watch } from 'vue'
 import type { FrameForetold, FrameTone } from '@/api/client'
-import { useDrawingSize } from '@/draw/measure'
+import { rem, useDrawingSize } from '@/draw/measure'
 import { outline } from '@/draw/outline'
 import { linear } from '@/draw/scale'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
@@ -20,9 +20,19 @@ const board = useBoard()
 const box = useTemplateRef('box')
 const { width, height } = useDrawingSize(box, { width: 520, height: 424 })
 
+const heads = useTemplateRef('heads')
+// A lane that is chosen by its key is brought into sight.
+watch(
+  () => chosen,
+  (n) => heads.value?.[n]?.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
+  { flush: 'post' },
+)
+
 const TOP = 3
 const BOTTOM = -6.5
 const AXIS = 62
+/** A lane is never narrower: more of them scroll. */
+const LEAST = 64
 const y = computed(() => linear([TOP, BOTTOM], [9, height.value - 9]))
 const rungs = [3, 2, 1, 0, -1, -2, -3, -4, -5, -6]
 const spread = computed(() => Math.min(104, Math.max(64, width.value * 0.19)))
@@ -63,88 +73,101 @@ const parts = computed(() =>
         >foretold, stops over a mid-grey: tones, not readings. Skin lies about 1 over a grey card.
       </p>
     </header>
-    <div class="grid px-1 pt-2" :style="{ gridTemplateColumns: `${AXIS + spread}px repeat(${names.length}, 1fr)` }">
-      <span class="label self-end pl-4 font-[650] text-text">Frame</span>
-      <button
-        v-for="(name, n) in names"
-        :key="n"
-        type="button"
-        class="label flex min-w-0 items-end px-1 text-left leading-4"
-        :class="n === chosen ? 'font-[650] text-text' : 'text-text-2'"
-        :aria-pressed="n === chosen"
-        @click="emit('choose', n)"
-      >
-        <span class="line-clamp-2">{{ n + 1 }} {{ name }}</span>
-      </button>
-    </div>
-    <div ref="box" class="relative min-h-80 flex-1">
-      <svg
-        :viewBox="`0 0 ${width} ${height}`"
-        class="absolute inset-0 h-full w-full"
-        role="img"
-        aria-label="How the frame’s tones are spread, and where its patches lie"
-      >
-        <ZonePatterns id="tones" />
-        <rect x="0" y="0" :width :height="y(frame.clip_at)" fill="url(#tones-clip)" />
-        <rect x="0" :y="y(frame.black_at)" :width :height="height - y(frame.black_at)" fill="url(#tones-black)" />
-        <rect v-if="names.length" :x="laneAt(chosen)" y="0" :width="lane" :height class="fill-raise" opacity="0.5" />
-        <g v-for="r in rungs" :key="r">
-          <path
-            :d="`M${AXIS} ${y(r)}H${width}`"
-            :class="r === 0 ? 'stroke-text' : 'stroke-line'"
-            :stroke-width="r === 0 ? 1.6 : 1"
-          />
-          <text
-            :x="AXIS - 10"
-            :y="y(r) + 4"
-            text-anchor="end"
-            class="label"
-            :class="r === 0 ? 'fill-text' : 'fill-text-2'"
+    <div class="flex min-h-0 flex-1 flex-col overflow-x-auto">
+      <div class="flex min-h-0 flex-1 flex-col" :style="{ minWidth: rem(AXIS + spread + LEAST * names.length) }">
+        <div class="grid px-1 pt-2" :style="{ gridTemplateColumns: `${AXIS + spread}px repeat(${names.length}, 1fr)` }">
+          <span class="label self-end pl-4 font-[650] text-text">Frame</span>
+          <button
+            v-for="(name, n) in names"
+            :key="n"
+            ref="heads"
+            type="button"
+            class="label flex min-w-0 items-end px-1 text-left leading-4"
+            :class="n === chosen ? 'font-[650] text-text' : 'text-text-2'"
+            :aria-pressed="n === chosen"
+            @click="emit('choose', n)"
           >
-            {{ r > 0 ? `+${r}` : r < 0 ? `−${-r}` : '0' }}
-          </text>
-        </g>
-        <path
-          :d="drawn"
-          fill="none"
-          class="stroke-text"
-          stroke-width="1.3"
-          stroke-dasharray="3 2"
-          stroke-linejoin="round"
-        />
-        <text :x="AXIS + spread - 6" :y="y(frame.clip_at) - 6" text-anchor="end" class="label fill-text-2">
-          clipped {{ percent(frame.clipped) }}
-        </text>
-        <text :x="AXIS + spread - 6" :y="y(frame.black_at) + 16" text-anchor="end" class="label fill-text-2">
-          black {{ percent(frame.black) }}
-        </text>
-        <g v-for="p in patches" :key="p.n" :transform="`translate(${laneAt(p.n)} ${p.y})`">
-          <path :d="`M4 0H${lane - 6}`" class="stroke-text" stroke-width="1.3" stroke-dasharray="3 2" />
-          <rect
-            :x="6"
-            y="-8"
-            width="16"
-            height="16"
-            rx="3"
-            class="fill-card stroke-text"
-            stroke-width="1.3"
-            stroke-dasharray="3 2"
-          />
-          <text x="14" y="4" text-anchor="middle" class="label fill-text font-[650]">{{ p.n + 1 }}</text>
-          <text :x="lane - 8" :y="p.up" text-anchor="end" class="fill-text text-value font-[650]">
-            {{ told(p.tone) }}
-          </text>
-        </g>
-      </svg>
-    </div>
-    <div class="grid px-1 py-1" :style="{ gridTemplateColumns: `${AXIS + spread}px repeat(${names.length}, 1fr)` }">
-      <span class="label pl-4 text-text-2">mostly by</span>
-      <span v-for="(light, n) in roles" :key="n" class="label flex min-w-0 items-center gap-1 px-1 text-text-2">
-        <template v-if="light?.role"
-          ><RoleMark :role="light.role" /><span class="truncate">{{ light.name }}</span></template
-        >
-        <template v-else>the room</template>
-      </span>
+            <span class="line-clamp-2">{{ n + 1 }} {{ name }}</span>
+          </button>
+        </div>
+        <div ref="box" class="relative min-h-80 flex-1">
+          <svg
+            :viewBox="`0 0 ${width} ${height}`"
+            class="absolute inset-0 h-full w-full"
+            role="img"
+            aria-label="How the frame’s tones are spread, and where its patches lie"
+          >
+            <ZonePatterns id="tones" />
+            <rect x="0" y="0" :width :height="y(frame.clip_at)" fill="url(#tones-clip)" />
+            <rect x="0" :y="y(frame.black_at)" :width :height="height - y(frame.black_at)" fill="url(#tones-black)" />
+            <rect
+              v-if="names.length"
+              :x="laneAt(chosen)"
+              y="0"
+              :width="lane"
+              :height
+              class="fill-raise"
+              opacity="0.5"
+            />
+            <g v-for="r in rungs" :key="r">
+              <path
+                :d="`M${AXIS} ${y(r)}H${width}`"
+                :class="r === 0 ? 'stroke-text' : 'stroke-line'"
+                :stroke-width="r === 0 ? 1.6 : 1"
+              />
+              <text
+                :x="AXIS - 10"
+                :y="y(r) + 4"
+                text-anchor="end"
+                class="label"
+                :class="r === 0 ? 'fill-text' : 'fill-text-2'"
+              >
+                {{ r > 0 ? `+${r}` : r < 0 ? `−${-r}` : '0' }}
+              </text>
+            </g>
+            <path
+              :d="drawn"
+              fill="none"
+              class="stroke-text"
+              stroke-width="1.3"
+              stroke-dasharray="3 2"
+              stroke-linejoin="round"
+            />
+            <text :x="AXIS + spread - 6" :y="y(frame.clip_at) - 6" text-anchor="end" class="label fill-text-2">
+              clipped {{ percent(frame.clipped) }}
+            </text>
+            <text :x="AXIS + spread - 6" :y="y(frame.black_at) + 16" text-anchor="end" class="label fill-text-2">
+              black {{ percent(frame.black) }}
+            </text>
+            <g v-for="p in patches" :key="p.n" :transform="`translate(${laneAt(p.n)} ${p.y})`">
+              <path :d="`M4 0H${lane - 6}`" class="stroke-text" stroke-width="1.3" stroke-dasharray="3 2" />
+              <rect
+                :x="6"
+                y="-8"
+                width="16"
+                height="16"
+                rx="3"
+                class="fill-card stroke-text"
+                stroke-width="1.3"
+                stroke-dasharray="3 2"
+              />
+              <text x="14" y="4" text-anchor="middle" class="label fill-text font-[650]">{{ p.n + 1 }}</text>
+              <text :x="lane - 8" :y="p.up" text-anchor="end" class="fill-text text-value font-[650]">
+                {{ told(p.tone) }}
+              </text>
+            </g>
+          </svg>
+        </div>
+        <div class="grid px-1 py-1" :style="{ gridTemplateColumns: `${AXIS + spread}px repeat(${names.length}, 1fr)` }">
+          <span class="label pl-4 text-text-2">mostly by</span>
+          <span v-for="(light, n) in roles" :key="n" class="label flex min-w-0 items-center gap-1 px-1 text-text-2">
+            <template v-if="light?.role"
+              ><RoleMark :role="light.role" /><span class="truncate">{{ light.name }}</span></template
+            >
+            <template v-else>the room</template>
+          </span>
+        </div>
+      </div>
     </div>
     <p class="label min-h-11 border-t border-line px-4 py-2 text-text-2" aria-live="polite">
       <b class="font-[650] text-text">{{ names[chosen] }} {{ told(tones[chosen]?.tone) }}</b>

@@ -6,6 +6,7 @@ import { DIGITS, type Command } from '@/ui/commands'
 export function frameCommands(view: {
   moment: () => void
   grey: () => void
+  card: () => void
   marks: () => void
   patch: (n: number) => boolean
   done: () => void
@@ -17,6 +18,7 @@ export function frameCommands(view: {
   return [
     { caps: ['A'], words: 'now, after the move, as wished', keys: ['a'], run: view.moment },
     { caps: ['Y'], words: 'in grey', keys: ['y'], run: view.grey },
+    { caps: ['G'], words: 'a grey card and a grey ball beside the face', keys: ['g'], run: view.card },
     { caps: ['X'], words: 'mark what clips and what is black', keys: ['x'], run: view.marks },
     { caps: ['1', '…', '9'], words: 'a patch', keys: DIGITS, run: ({ key }) => view.patch(Number(key)) },
     { caps: ['←', '↑', '→', '↓'], words: 'move the patch; with Shift a pixel; − and + its size; Delete takes it away' },

@@ -17,6 +17,8 @@ export interface Wanted {
   /** A hand moves something: sooner, and a little coarser. */
   moving?: boolean
   marks?: boolean
+  /** With a grey card and a grey ball beside the face. */
+  card?: boolean
   patches?: FramePatch[]
   width: number
   height: number

@@ -3,7 +3,7 @@
 use glam::Vec3;
 use rayon::prelude::*;
 
-use super::{CELL, Care, Gives, Screen, Stand, passes};
+use super::{CELL, Care, Screen, Stand, Struck};
 use crate::{
     set::{Back, Front},
     view::View,
@@ -24,29 +24,12 @@ pub fn place(view: &View, back: &Back, column: usize, row: usize) -> Option<Vec3
 }
 
 /// What arrives at each place.
-pub(super) fn light(stand: &Stand, front: &Front, screens: &[Screen], care: Care) -> Vec<f32> {
+pub(super) fn light(stand: &Stand, front: &Front, screens: Vec<Screen>, care: Care) -> Vec<f32> {
     let (across, down) = places(stand.view);
-    let count = match care {
-        Care::Moving => 16,
-        Care::Rest => 64,
+    let struck = Struck::of(stand, front, screens, care);
+    let one = |column: usize, row: usize| {
+        let point = place(stand.view, stand.back, column, row).filter(|p| p.x.abs() <= stand.back.half);
+        point.map_or(0.0, |point| struck.at(stand, point, Vec3::Z))
     };
-    let (spots, few) = (front.spread(count), front.spread(9));
-    let held = stand.held;
-    let inside: Vec<Vec3> = spots.iter().map(|s| held.inside(*s)).collect();
-    let (gives, normal) = (Gives::of(front, held.turned(front.axis), &inside), held.turned(Vec3::Z));
-    (0..down)
-        .into_par_iter()
-        .flat_map_iter(|row| {
-            (0..across)
-                .map(|column| {
-                    let Some(point) = place(stand.view, stand.back, column, row).filter(|p| p.x.abs() <= stand.back.half) else {
-                        return 0.0;
-                    };
-                    let at = held.inside(point);
-                    let light = gives.past(&stand.subject.tree, at, normal, at);
-                    if light <= 0.0 || screens.is_empty() { light } else { light * passes(screens, &few, point) }
-                })
-                .collect::<Vec<f32>>()
-        })
-        .collect()
+    (0..down).into_par_iter().flat_map_iter(|row| (0..across).map(|column| one(column, row)).collect::<Vec<f32>>()).collect()
 }

@@ -82,9 +82,9 @@ impl Front {
     fn batch(&self, held: &Held, care: Care) -> Batch {
         let at = held.inside(self.at);
         let size = (self.across.length_squared() + self.along.length_squared()).sqrt();
-        // Smaller parts near the head; while a hand moves it, no more than four.
-        let most = if care == Care::Moving { 2 } else { 4 };
-        let parts = ((size / at.length().max(0.3) / 0.30).ceil() as usize).clamp(1, most);
+        // Smaller parts near the head, and where a beam or a grid lets out less to each side; while a hand moves it, no more than four.
+        let (most, wide) = if care == Care::Moving { (2, 0.30) } else { (4, if self.beam.is_empty() { 0.30 } else { 0.12 }) };
+        let parts = ((size / at.length().max(0.3) / wide).ceil() as usize).clamp(1, most);
         let part = |i: usize, j: usize| {
             let place = |u: f32, v: f32| {
                 let scale = 1.0 / parts as f32;
@@ -156,16 +156,59 @@ impl<'a> Gives<'a> {
 
     /// All of it that the sitter does not stand before: rays start at `origin`, both in the head's frame.
     fn past(&self, tree: &Tree, point: Vec3, normal: Vec3, origin: Vec3) -> f32 {
+        self.past_in_parts(tree, point, normal, origin).0
+    }
+
+    /// The same; and whether some of it is hidden and some is not.
+    fn past_in_parts(&self, tree: &Tree, point: Vec3, normal: Vec3, origin: Vec3) -> (f32, bool) {
         let beam = Beam { origin, horizon: Vec3::ZERO, reach: 0.999, roots: &[0] };
-        let mut sum = 0.0;
+        let (mut sum, mut hidden) = (0.0, false);
         for eight in self.spots.chunks(8) {
             let gives: [f32; 8] = std::array::from_fn(|k| eight.get(k).map_or(0.0, |spot| self.one(*spot, point, normal)));
             if gives.iter().any(|g| *g > 0.0) {
                 let hit = beam.meets(tree, &Rays::of(eight.iter().map(|s| *s - origin)));
-                sum += gives.iter().enumerate().filter(|(k, _)| hit >> k & 1 == 0).map(|(_, g)| g).sum::<f32>();
+                for (k, g) in gives.iter().enumerate() {
+                    if hit >> k & 1 == 0 {
+                        sum += g;
+                    } else {
+                        hidden |= *g > 0.0;
+                    }
+                }
             }
         }
-        sum
+        (sum, hidden && sum > 0.0)
+    }
+}
+
+/// A front's light at places of the studio that are not the sitter's, for a radiance of 1, with the sitter's shadow by rays.
+pub struct Struck<'a> {
+    front: &'a Front,
+    axis: Vec3,
+    inside: Vec<Vec3>,
+    spots: Vec<Vec3>,
+    screens: Vec<Screen>,
+}
+
+impl<'a> Struck<'a> {
+    /// With what its light can meet.
+    #[must_use]
+    pub fn of(stand: &Stand, front: &'a Front, screens: Vec<Screen>, care: Care) -> Self {
+        let count = match care {
+            Care::Moving => 16,
+            Care::Rest if front.beam.is_empty() => 64,
+            // Far to the side only the edge of a front behind a grid is seen.
+            Care::Rest => 256,
+        };
+        let inside = front.spread(count).into_iter().map(|s| stand.held.inside(s)).collect();
+        Self { front, axis: stand.held.turned(front.axis), inside, spots: front.spread(9), screens }
+    }
+
+    /// ∫ cos·cos/d²·dA at a place with a normal, both in the studio.
+    #[must_use]
+    pub fn at(&self, stand: &Stand, point: Vec3, normal: Vec3) -> f32 {
+        let at = stand.held.inside(point);
+        let light = Gives::of(self.front, self.axis, &self.inside).past(&stand.subject.tree, at, stand.held.turned(normal), at);
+        if light <= 0.0 || self.screens.is_empty() { light } else { light * passes(&self.screens, &self.spots, point) }
     }
 }
 
@@ -195,7 +238,7 @@ impl Lit {
         let bounced = bounced(pose, &arrives);
         let refined =
             if care == Care::Rest && stand.subject.shadows { refine::refined(stand, front, &screens, &arrives) } else { Vec::new() };
-        let ground = back::light(stand, front, &screens, care);
+        let ground = back::light(stand, front, screens, care);
         Self { front: front.clone(), care, arrives, mirrors, bounced, ground, refined }
     }
 }

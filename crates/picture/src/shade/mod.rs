@@ -34,6 +34,20 @@ pub struct Pixels {
 }
 
 impl Pixels {
+    /// Lays a light over a pixel, as much of it as is covered.
+    pub(crate) fn over(&mut self, at: usize, light: Vec3, cover: f32, table: &[u8]) {
+        let y = luminance(light);
+        self.light[at] += (y - self.light[at]) * cover;
+        let clips = if self.grey { y >= tone::FULL } else { light.max_element() >= tone::FULL };
+        self.clips[at] = if cover > 0.5 { clips } else { self.clips[at] };
+        let channels = if self.grey { 1 } else { 3 };
+        let shown = if self.grey { Vec3::splat(y) } else { light };
+        for (byte, light) in self.bytes[at * channels..(at + 1) * channels].iter_mut().zip(shown.to_array()) {
+            let value = f32::from(tone::value(table, tone::shoulder(light)));
+            *byte = (f32::from(*byte) + (value - f32::from(*byte)) * cover).round() as u8;
+        }
+    }
+
     /// Marks where it clips and where it reads as black: dashes of black and white along the border of each.
     pub fn mark(&mut self) {
         let black = |light: f32| tone::stops(light).is_none_or(|t| t < tone::BLACK);

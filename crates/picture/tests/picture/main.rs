@@ -2,6 +2,10 @@
 #![allow(clippy::unwrap_used, missing_docs)]
 
 mod light;
+#[allow(dead_code, reason = "what writes the scenes uses the rest")]
+mod patterns;
+mod reference;
 mod seen;
+mod sides;
 mod studio;
 mod tones;

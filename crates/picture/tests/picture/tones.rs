@@ -15,7 +15,7 @@ use serde_json::json;
 use crate::studio::{FACE, SUBJECT, disc, emitter, lamp, rectangle, set, source};
 
 fn wanted(patches: Option<Vec<Patch>>) -> Wanted {
-    Wanted { width: 192, height: 240, grey: false, care: Care::Rest, patches }
+    Wanted { width: 192, height: 240, grey: false, care: Care::Rest, card: false, patches }
 }
 
 /// The ground as a card of 18 % beside the sitter, its light brought to a level there: 118 on 0 by the closed form of the curve, and as many stops
@@ -39,6 +39,36 @@ fn a_grey_card_lies_where_its_light_does() {
             let value = frame.pixels.bytes[(y * frame.pixels.width + x) * 3];
             let should = tone::encoded(tone::shoulder(tone::MID_GREY * stops.exp2()));
             assert!((f32::from(value) - should).abs() <= 2.0, "{stops}: {value} and not {should}");
+        }
+    }
+}
+
+/// The card that is held beside the face lies where a meter reads the key: 118 on 0, and a tenth of a stop off it at most at −1, +1 and +2; the ball
+/// beside it has one side lit and one dark, and both are grey under any colour of the sitter. Held to a key from the side, it is turned only so far
+/// that it is seen, and loses what that costs.
+#[test]
+fn a_grey_card_beside_the_face_reads_as_the_key_does() {
+    for (round, up, loses) in [(0.0, 0.0, 0.0), (42.0, 35.0, 0.0), (-55.0, 20.0, 0.0), (85.0, 0.0, 25f32.to_radians().cos().log2())] {
+        let lamp = emitter(lamp(round, up, 2.5, disc(0.3)), 1.0, None);
+        for stops in [0.0f32, -1.0, 1.0, 2.0] {
+            let wanted = Wanted { width: 480, height: 600, card: true, ..wanted(None) };
+            let frame = Easel::default().draw(&SUBJECT, &set(vec![source(&lamp, f64::from(stops))]), &wanted);
+            let of = |name: &str| frame.patches.iter().find(|p| p.at.name == Some(name)).unwrap();
+            let card = of("Grey card");
+            let tone = card.tone.unwrap();
+            // From the side it can't be held as far from the lamp as the face.
+            let off = if round > 80.0 { 0.25 } else { 0.1 };
+            assert!((tone - stops - loses).abs() < off, "{round} {stops}: {tone}");
+            if stops == 0.0 && loses == 0.0 {
+                let value = frame.pixels.bytes[((card.at.y * 600.0) as usize * 480 + (card.at.x * 480.0) as usize) * 3];
+                assert!(value.abs_diff(118) <= 2, "{round}: {value}");
+            }
+            assert!((card.lights[0].tone - tone).abs() < 0.05 && of("Grey ball").tone.is_some_and(|t| t < tone + 0.05));
+            let at = (card.at.y * 600.0) as usize * 480 + (card.at.x * 480.0) as usize;
+            let rgb = &frame.pixels.bytes[at * 3..at * 3 + 3];
+            assert!(rgb.iter().all(|v| *v == rgb[0]), "{rgb:?}");
+            let should = tone::encoded(tone::shoulder(tone::MID_GREY * tone.exp2()));
+            assert!((f32::from(rgb[0]) - should).abs() <= 2.0, "{rgb:?} and not {should}");
         }
     }
 }

@@ -61,6 +61,9 @@ pub struct FrameQuestion {
     /// Where it clips, and where it reads as black, are marked in the picture.
     #[serde(default)]
     marks: bool,
+    /// With a mid-grey card, turned to the key as a meter is held, and a grey ball beside the face.
+    #[serde(default)]
+    card: bool,
     /// Patches whose tones are asked for, at most 9; where none are named, some are proposed.
     #[serde(default, deserialize_with = "patches")]
     #[schema(max_items = 9)]
@@ -237,6 +240,7 @@ fn wanted(question: &FrameQuestion) -> Result<Wanted, Problem> {
         width: question.width as usize,
         height: question.height as usize,
         grey: question.grey,
+        card: question.card,
         care: if question.moving { Care::Moving } else { Care::Rest },
         patches: question.patches.as_ref().map(|all| all.iter().map(patch).collect()),
     })

@@ -88,5 +88,6 @@ export default defineConfig({
       '/api': { target: server, changeOrigin: true, headers: { origin: server } },
     },
   },
-  test: { environment: 'happy-dom' },
+  // A machine that is shared may stand still for seconds, and no test is about speed.
+  test: { environment: 'happy-dom', testTimeout: 120_000, hookTimeout: 120_000 },
 })

@@ -29,7 +29,7 @@ fn lamp(round: f64, up: f64, away: f64, outline: Outline, stops: f64) -> Source 
     let emitter = Emitter::new(Core::new(at, face - at, DVec3::Y, outline), 1.0, None);
     let front = Front::of(&emitter);
     let sends = stops.exp2() / (emitter.facing(face) * std::f64::consts::PI * f64::from(front.area));
-    Source { light: None, front, sends: Vec3::splat(sends as f32), returns: Vec3::ZERO, over: Vec::new() }
+    Source { light: None, front, sends: Vec3::splat(sends as f32), returns: Vec3::ZERO, burns: false, over: Vec::new() }
 }
 
 fn disc(d: f64) -> Outline {
@@ -61,7 +61,8 @@ fn set(sources: Vec<Source>) -> Set {
         screens: Vec::new(),
         back: Back { z: -1.5, half: f32::INFINITY, reflects: 0.22, room: Vec3::splat(0.03), blur: 0.01, stands_in: false },
         held: Held { origin, right: Vec3::X, up: Vec3::Y, ahead: Vec3::Z },
-        lens: Lens { at: origin + Vec3::Z * 2.0, right: Vec3::X, up: Vec3::Y, forward: Vec3::NEG_Z, field: None, upright: true },
+        lens: Lens { at: origin + Vec3::Z * 2.0, right: Vec3::X, up: Vec3::Y, forward: Vec3::NEG_Z, field: None, upright: true, wide: 0.0 },
+        ghost: None,
         unknown: Vec::new(),
     }
 }

@@ -2,13 +2,15 @@
 
 use std::sync::Arc;
 
+use glam::Vec3;
+
 use crate::{
     card,
     lit::{Care, Lit, Stand},
     numbers::{Measure, Patch, PatchTone, Tones, proposed},
     pose::{Grain, Pose},
-    set::{Screen, Set},
-    shade::{Over, Pixels, Shade, Weighted, layers},
+    set::{Back, Screen, Set},
+    shade::{Over, Pixels, Plate, Shade, Weighted, layers},
     sitter::Sitter,
     subject::Subject,
     view::{Held, View},
@@ -72,13 +74,32 @@ impl Set {
     }
 }
 
+/// The pixels, with what the lens draws out of focus, and the ghost that the room draws of a movement.
+fn developed(shade: &Shade, stand: &Stand, set: &Set, care: Care) -> Pixels {
+    let (view, lens) = (stand.view, &set.lens);
+    let focus = (set.held.origin - view.at).dot(view.forward);
+    let focused = |plate: Plate| if care == Care::Rest { plate.focused(lens, focus, view) } else { plate };
+    let Some(ghost) = set.ghost else {
+        // Ears lie so far behind the eyes.
+        let soft = care == Care::Rest && lens.soft(focus, focus + 0.12) * view.scale() > 1.5;
+        return if soft { Pixels::of(&focused(shade.plate()).light(), view, shade.grey) } else { shade.pixels() };
+    };
+    let burns = |n: usize| set.sources[n].burns;
+    let flash = layers(stand, shade.weighted, &|n| !burns(n), Vec3::ZERO, &Back { room: Vec3::ZERO, ..set.back });
+    let room = layers(stand, shade.weighted, &burns, set.room, &set.back);
+    let [flash, room] = [&flash, &room].map(|layers| focused(Shade { layers, ..*shade }.plate()));
+    let way = (view.project(set.held.origin + ghost) - view.project(set.held.origin)).truncate();
+    let light: Vec<Vec3> = flash.light().into_iter().zip(room.smeared(way, view).light()).map(|(f, r)| f + r).collect();
+    Pixels::of(&light, view, shade.grey)
+}
+
 impl Easel {
     /// The picture of a set, with its numbers.
     pub fn draw(&mut self, subject: &Subject, set: &Set, wanted: &Wanted) -> Foretold {
         let (view, shown) = set.view(wanted.width, wanted.height);
         let grain = if wanted.care == Care::Moving { Grain::Coarse } else { Grain::Fine };
         self.shade(subject, set, &view, (wanted.care, grain, wanted.grey), |shade, stand| {
-            let mut pixels = shade.pixels();
+            let mut pixels = developed(shade, stand, set, wanted.care);
             let held = if wanted.card { card::lay(&mut pixels, set, stand, wanted.care, shade.over) } else { Vec::new() };
             let measure = Measure { pixels: &pixels, shade, set };
             let patches = match &wanted.patches {
@@ -115,7 +136,7 @@ impl Easel {
         self.light(&stand, set, care);
         let weighted: Vec<Weighted> =
             self.lit.iter().zip(&set.sources).map(|(lit, source)| Weighted::of(lit, source, &held, &set.screens)).collect();
-        let layers = layers(&pose, subject, view, &weighted, set.room, &set.back);
+        let layers = layers(&stand, &weighted, &|_| true, set.room, &set.back);
         let over = if layers.len() > 1 { Over::of(&set.lens) } else { None };
         let shade = Shade { pose: &pose, view, layers: &layers, over, weighted: &weighted, grey };
         draw(&shade, &stand)

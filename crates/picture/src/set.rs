@@ -13,6 +13,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::{
     face::BARE,
+    freeze::ghost,
     mixture::{flash_kelvin, kelvin_of},
     returned::{facing, throws},
     room_side::room_direction,
@@ -71,6 +72,8 @@ pub struct Source {
     pub sends: Vec3,
     /// What the room throws back of it on everything, in each colour.
     pub returns: Vec3,
+    /// It burns all the time that the shutter is open: the room's own.
+    pub burns: bool,
     /// What of it passes the shutter, in even steps from the edge where the second curtain starts to the other; empty where all of it does everywhere.
     pub over: Vec<f32>,
 }
@@ -99,7 +102,7 @@ pub struct Back {
     pub reflects: f32,
     /// The room's own light on it, in each colour.
     pub room: Vec3,
-    /// How wide a point of it is drawn, as a share of the picture's height.
+    /// How wide a point of it is drawn, as a tangent.
     pub blur: f32,
     /// Nobody said what is there: a usual one stands in.
     pub stands_in: bool,
@@ -120,6 +123,8 @@ pub struct Set {
     pub held: Held,
     /// Where the lens is, and what it shows: tangents of half its angles.
     pub lens: Lens,
+    /// How far the sitter gets while the shutter is open, in the studio, where the room draws a ghost of it.
+    pub ghost: Option<Vec3>,
     /// Lights of whose output nothing is known, in the setup's order: they are not in the picture.
     pub unknown: Vec<usize>,
 }
@@ -139,6 +144,16 @@ pub struct Lens {
     pub field: Option<(f32, f32)>,
     /// It is held upright.
     pub upright: bool,
+    /// How wide a point without end away is drawn where it is focused on the face, as a tangent; 0 where that is not known.
+    pub wide: f32,
+}
+
+impl Lens {
+    /// How wide a point is drawn that lies so far away, focused so far away, as a tangent: `|a − u|/a` of what one without end away is (thin lens).
+    #[must_use]
+    pub fn soft(&self, focus: f32, away: f32) -> f32 {
+        if away > 0.0 { self.wide * (away - focus).abs() / away } else { 0.0 }
+    }
 }
 
 /// A front that shows nothing of its size is drawn this wide, metres: a bare head.
@@ -237,7 +252,9 @@ impl Set {
                 forward: f(forward),
                 field: stage.field.map(|field| (field.x as f32, field.y as f32)),
                 upright: stage.studio.camera.upright,
+                wide: wide(scene),
             },
+            ghost: ghost(setup, scene.levels.room_level).map(|g| f(if g.falls { DVec3::NEG_Y } else { right } * (g.drawn.smear / 1000.0))),
             unknown,
         }
     }
@@ -291,7 +308,7 @@ fn source(scene: &Scene, placed: &Placed, amount: f64, colour: Vec3) -> Source {
     let back = scene.stage.returned(placed);
     let (sends, returns) = (sends / (1.0 + back), amount * back / (1.0 + back));
     let over = over(scene, placed.index);
-    Source { light: Some(placed.index), front, sends: colour * sends as f32, returns: colour * returns as f32, over }
+    Source { light: Some(placed.index), front, sends: colour * sends as f32, returns: colour * returns as f32, burns: false, over }
 }
 
 /// What of a light passes the shutter over the frame, against what its level counts of it: a band that goes black past sync, and a tail that is cut off.
@@ -329,7 +346,7 @@ fn thrown(scene: &Scene, panel: &PanelPlace, lit: &[(&Placed, f64, Vec3)]) -> Op
     let front = Front::of(&Emitter::new(front, 1.0, None));
     // As the light that gives it most: a frame with two kinds of tail and a panel between them is rare.
     let most = lit.iter().max_by(|a, b| a.1.total_cmp(&b.1)).map_or_else(Vec::new, |l| over(scene, l.0.index));
-    (sends != Vec3::ZERO).then_some(Source { light: None, front, sends, returns: Vec3::ZERO, over: most })
+    (sends != Vec3::ZERO).then_some(Source { light: None, front, sends, returns: Vec3::ZERO, burns: false, over: most })
 }
 
 /// The room's own light: what comes from everywhere, and what comes straight from its side, so that both together are what was read toward the camera.
@@ -346,29 +363,40 @@ fn room(scene: &Scene, colour: Vec3) -> (Vec3, Option<Source>) {
     let front = Front::of(&emitter);
     let unit = emitter.facing(stage.face) * std::f64::consts::PI * f64::from(front.area);
     let sends = colour * (whole * STRAIGHT / unit.max(1e-9)) as f32;
-    (colour * (whole * (1.0 - STRAIGHT)) as f32, Some(Source { light: None, front, sends, returns: Vec3::ZERO, over: Vec::new() }))
+    (
+        colour * (whole * (1.0 - STRAIGHT)) as f32,
+        Some(Source { light: None, front, sends, returns: Vec3::ZERO, burns: true, over: Vec::new() }),
+    )
+}
+
+/// How wide the lens draws a point without end away, focused on the face, as a tangent: twice what it draws of one at twice the distance.
+fn wide(scene: &Scene) -> f32 {
+    let (stage, setup) = (&scene.stage, scene.setup);
+    let known = setup.camera.as_ref().and_then(|camera| {
+        let (focal, sensor, field) = (camera.focal?, camera.body.as_ref()?.sensor?, stage.field?);
+        let away = stage.studio.camera_away();
+        let circle = 2.0 * lens::blur(focal, Meters::new(away).ok()?, camera.exposure.aperture.exact(), Meters::new(2.0 * away).ok()?);
+        let tall = if stage.studio.camera.upright { sensor.width } else { sensor.height };
+        // The frame's height is two such tangents.
+        Some((circle / tall.get() * 2.0 * field.y) as f32)
+    });
+    known.filter(|w| w.is_finite()).unwrap_or(0.0)
 }
 
 /// What is behind the sitter; where nobody said, a usual one.
 fn back(scene: &Scene, colour: Vec3) -> Back {
-    let (stage, setup) = (&scene.stage, scene.setup);
+    let stage = &scene.stage;
     let said = stage.studio.ground;
     let ground = said.unwrap_or_else(|| StudioOffers::of(&stage.studio, None).ground);
     let half = if ground.kind == GroundKind::Wall || said.is_none() { f32::INFINITY } else { ground.width.get() as f32 / 2.0 };
-    let blur = setup.camera.as_ref().and_then(|camera| {
-        let (focal, sensor) = (camera.focal?, camera.body.as_ref()?.sensor?);
-        let away = stage.studio.camera_away();
-        let behind = Meters::new(away + ground.behind.get()).ok()?;
-        let circle = lens::blur(focal, Meters::new(away).ok()?, camera.exposure.aperture.exact(), behind);
-        let tall = if stage.studio.camera.upright { sensor.width } else { sensor.height };
-        Some((circle / tall.get()).min(0.5) as f32)
-    });
+    let away = stage.studio.camera_away();
+    let blur = f64::from(wide(scene)) * ground.behind.get() / (away + ground.behind.get());
     Back {
         z: -ground.behind.get() as f32,
         half,
         reflects: ground.reflectance.get() as f32,
         room: colour * stage.room_ground.get() as f32,
-        blur: blur.unwrap_or(0.0),
+        blur: blur as f32,
         stands_in: said.is_none(),
     }
 }

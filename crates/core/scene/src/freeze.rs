@@ -1,11 +1,39 @@
-//! Which power on a unit freezes a movement: by cases, in numbers.
+//! Which power on a unit freezes a movement, and what the room draws of it: by cases, in numbers.
 
 use ink_lamp_light::{
     scale::Stops,
-    shutter::longest_time,
+    shutter::{Ghost, longest_time},
     strobe::{Dial, Unit},
 };
-use ink_lamp_sitting::{light::Light, movement::Movement};
+use ink_lamp_sitting::{
+    light::Light,
+    movement::{Movement, MovementKind},
+    setup::Setup,
+};
+
+/// A ghost below this is not seen, stops against the flash (a judgement).
+const SEEN_GHOST: f64 = -6.0;
+
+/// What the room draws of a movement beside the flash, where it is seen.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct RoomGhost {
+    /// What moves.
+    pub movement: MovementKind,
+    /// How long it is, and how bright.
+    pub drawn: Ghost,
+    /// It goes down; else to the side.
+    pub falls: bool,
+}
+
+/// What the room, at a level, draws of the movement of a setup.
+#[must_use]
+pub fn ghost(setup: &Setup, room: Option<Stops>) -> Option<RoomGhost> {
+    let ((movement, camera), room) = setup.holds.movement.zip(setup.camera.as_ref()).zip(room)?;
+    let drawn = movement.ghost(room, camera.exposure.shutter)?;
+    let seen = drawn.level.get() >= SEEN_GHOST && drawn.smear >= 2.0 * f64::from(movement.blur);
+    let falls = matches!(movement.kind, MovementKind::JumpTop | MovementKind::Falling | MovementKind::Water);
+    seen.then_some(RoomGhost { movement: movement.kind, drawn, falls })
+}
 
 /// The longest t0.1 for a movement's blur, seconds.
 #[must_use]

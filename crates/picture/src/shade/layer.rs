@@ -4,9 +4,8 @@ use glam::Vec3;
 
 use super::sums::{Sums, Weighted};
 use crate::{
-    pose::Pose,
+    lit::Stand,
     set::{Back, Lens, read},
-    subject::Subject,
     view::View,
 };
 
@@ -32,11 +31,12 @@ impl Layer {
     }
 }
 
-/// All sources in layers: first what the shutter lets through everywhere, and the room.
+/// Sources in layers, those that count: first what the shutter lets through everywhere, and the room.
 #[must_use]
-pub fn layers(pose: &Pose, subject: &Subject, view: &View, weighted: &[Weighted], room: Vec3, back: &Back) -> Vec<Layer> {
+pub fn layers(stand: &Stand, weighted: &[Weighted], counts: &dyn Fn(usize) -> bool, room: Vec3, back: &Back) -> Vec<Layer> {
+    let Stand { pose, subject, view, .. } = stand;
     let mut kinds: Vec<(&[f32], Vec<usize>)> = vec![(&[], Vec::new())];
-    for (n, w) in weighted.iter().enumerate() {
+    for (n, w) in weighted.iter().enumerate().filter(|(n, _)| counts(*n)) {
         match kinds.iter_mut().find(|(over, _)| *over == w.over) {
             Some((_, sources)) => sources.push(n),
             None => kinds.push((w.over, vec![n])),

@@ -1,17 +1,22 @@
 //! From light on corners to pixels: colours, skin that light spreads in, eyes and hairs, the tone curve.
 
 mod layer;
+mod plate;
 mod sums;
 
 use glam::{Vec3, Vec4};
 use rayon::prelude::*;
 
 pub use layer::{Layer, Over, layers};
+pub use plate::Plate;
 pub use sums::{Sums, Weighted};
 
 use crate::{
     lit::CELL,
-    pose::{BAND, EyeSpot, Fragment, Hairs, Pose, between, surface::luminance},
+    pose::{
+        BAND, EyeSpot, Fragment, Hairs, Pose, between,
+        surface::{self, luminance},
+    },
     tone,
     view::View,
 };
@@ -87,6 +92,17 @@ pub struct Shade<'a> {
     pub weighted: &'a [Weighted<'a>],
     /// By one grey.
     pub grey: bool,
+}
+
+/// What lies at a place of a picture.
+#[derive(Debug, Clone, Copy)]
+enum What {
+    /// The ground.
+    Ground,
+    /// The sitter, so far before the lens, metres.
+    Sitter(f32),
+    /// Hairs over what else is there.
+    Over,
 }
 
 /// Of sheen, beside what is thrown back evenly, as much as light that is told against a mid-grey: radiance to exposure is π.
@@ -170,40 +186,50 @@ impl Shade<'_> {
         Pixels { width, height, bytes, grey: self.grey, light, clips }
     }
 
-    fn band(&self, b: usize, bytes: &mut [u8], light: &mut [f32], clips: &mut [bool]) {
+    /// What lies in a band, place by place: where in it, what, its light, and how much of its pixel it covers. What lies over the rest comes last.
+    fn visit(&self, b: usize, mut lay: impl FnMut(usize, What, Vec3, f32)) {
         let (width, first) = (self.view.width, b * BAND * self.view.width);
+        let rows = BAND.min(self.view.height - b * BAND);
         let [from, to] = [self.pose.rows[b], self.pose.rows[b + 1]];
+        for at in 0..width * rows {
+            let cover = self.pose.ground[first + at];
+            if cover > 0.0 {
+                lay(at, What::Ground, self.ground((first + at) as u32), cover);
+            }
+        }
+        let own = &self.pose.view;
+        let away = |p: Vec3| (p - own.at).dot(own.forward);
+        for (k, f) in self.pose.fragments[from.fragment..to.fragment].iter().enumerate() {
+            let light = self.fragment(from.fragment + k, f);
+            lay(f.pixel as usize - first, What::Sitter(away(self.pose.place(f))), light, f.cover);
+        }
+        for e in &self.pose.eyes[from.eye..to.eye] {
+            lay(e.pixel as usize - first, What::Sitter(away(e.on.at)), self.eye(e), e.cover);
+        }
+        for h in &self.pose.hairs[from.hairs..to.hairs] {
+            lay(h.pixel as usize - first, What::Over, self.hairs(h), h.cover);
+        }
+    }
+
+    /// The light of the ground behind a pixel.
+    fn ground(&self, pixel: u32) -> Vec3 {
+        let (x, y) = (pixel as usize % self.view.width, pixel as usize / self.view.width);
+        self.together(pixel, |layer| layer.sums.ground_at(self.view, x, y))
+    }
+
+    fn band(&self, b: usize, bytes: &mut [u8], light: &mut [f32], clips: &mut [bool]) {
         // Places that share a pixel are mixed after the curve, as a screen mixes them.
         let mut shown = vec![Vec3::ZERO; light.len()];
-        let lay = |shown: &mut [Vec3], light: &mut [f32], clips: &mut [bool], at: usize, c: Vec3, cover: f32| {
+        self.visit(b, |at, what, c, cover| {
+            if matches!(what, What::Over) {
+                shown[at] *= 1.0 - cover;
+                light[at] *= 1.0 - cover;
+            }
             let y = luminance(c);
             light[at] += y * cover;
             clips[at] |= cover > 0.2 && if self.grey { y >= tone::FULL } else { c.max_element() >= tone::FULL };
             shown[at] += cover * if self.grey { Vec3::splat(tone::shoulder(y)) } else { Vec3::from(c.to_array().map(tone::shoulder)) };
-        };
-        for at in 0..light.len() {
-            let cover = self.pose.ground[first + at];
-            if cover > 0.0 {
-                let (x, y) = (at % width, b * BAND + at / width);
-                let c = self.together((first + at) as u32, |layer| layer.sums.ground_at(self.view, x, y));
-                lay(&mut shown, light, clips, at, c, cover);
-            }
-        }
-        for (k, f) in self.pose.fragments[from.fragment..to.fragment].iter().enumerate() {
-            let c = self.fragment(from.fragment + k, f);
-            lay(&mut shown, light, clips, f.pixel as usize - first, c, f.cover);
-        }
-        for e in &self.pose.eyes[from.eye..to.eye] {
-            lay(&mut shown, light, clips, e.pixel as usize - first, self.eye(e), e.cover);
-        }
-        for h in &self.pose.hairs[from.hairs..to.hairs] {
-            let c = self.hairs(h);
-            let at = h.pixel as usize - first;
-            let under = 1.0 - h.cover;
-            shown[at] *= under;
-            light[at] *= under;
-            lay(&mut shown, light, clips, at, c, h.cover);
-        }
+        });
         let table = tone::table();
         if self.grey {
             for (byte, c) in bytes.iter_mut().zip(&shown) {

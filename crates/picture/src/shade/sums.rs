@@ -157,7 +157,7 @@ impl Sums {
                 }
             }
         }
-        blur(&mut self.ground, across, back.blur * view.height as f32 / crate::lit::CELL as f32);
+        blur(&mut self.ground, across, back.blur * view.scale() / crate::lit::CELL as f32);
         self
     }
 }

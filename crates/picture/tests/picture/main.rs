@@ -4,6 +4,7 @@
 mod light;
 #[allow(dead_code, reason = "what writes the scenes uses the rest")]
 mod patterns;
+mod plate;
 mod reference;
 mod seen;
 mod sides;

@@ -69,7 +69,7 @@ pub fn emitter(front: Core, exponent: f64, grid: Option<f64>) -> Emitter {
 pub fn source(emitter: &Emitter, stops: f64) -> Source {
     let front = Front::of(emitter);
     let unit = emitter.facing(FACE) * std::f64::consts::PI * f64::from(front.area) / emitter.strength;
-    Source { light: Some(0), front, sends: Vec3::splat((stops.exp2() / unit) as f32), returns: Vec3::ZERO, over: Vec::new() }
+    Source { light: Some(0), front, sends: Vec3::splat((stops.exp2() / unit) as f32), returns: Vec3::ZERO, burns: false, over: Vec::new() }
 }
 
 /// A set of some lamps before a wall 1.5 m behind.
@@ -81,7 +81,8 @@ pub fn set(sources: Vec<Source>) -> Set {
         screens: Vec::new(),
         back: Back { z: -1.5, half: f32::INFINITY, reflects: 0.18, room: Vec3::ZERO, blur: 0.0, stands_in: false },
         held: Held { origin, right: Vec3::X, up: Vec3::Y, ahead: Vec3::Z },
-        lens: Lens { at: origin + Vec3::Z * 2.0, right: Vec3::X, up: Vec3::Y, forward: Vec3::NEG_Z, field: None, upright: true },
+        lens: Lens { at: origin + Vec3::Z * 2.0, right: Vec3::X, up: Vec3::Y, forward: Vec3::NEG_Z, field: None, upright: true, wide: 0.0 },
+        ghost: None,
         unknown: Vec::new(),
     }
 }

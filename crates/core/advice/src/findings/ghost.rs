@@ -1,14 +1,14 @@
 //! What the room draws of a movement beside the flash.
 
 use ink_lamp_light::scale::Stops;
-use ink_lamp_scene::scene::Scene;
+use ink_lamp_scene::{
+    freeze::{self, RoomGhost},
+    scene::Scene,
+};
 use ink_lamp_sitting::movement::MovementKind;
 use serde::Serialize;
 
 use super::Found;
-
-/// A ghost below this is not seen, stops against the flash (a judgement).
-const SEEN_GHOST: f64 = -6.0;
 
 /// A moving sitter draws a ghost.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -23,11 +23,6 @@ pub(crate) struct Ghost {
 }
 
 pub(super) fn of(scene: &Scene) -> Option<Found> {
-    let setup = scene.setup;
-    let ((movement, camera), room) = setup.holds.movement.zip(setup.camera.as_ref()).zip(scene.levels.room_level)?;
-    let drawn = movement.ghost(room, camera.exposure.shutter)?;
-    if drawn.level.get() < SEEN_GHOST || drawn.smear < 2.0 * f64::from(movement.blur) {
-        return None;
-    }
-    Some(Found::new(Ghost { movement: movement.kind, smear: drawn.smear, level: drawn.level }, "room"))
+    let RoomGhost { movement, drawn, .. } = freeze::ghost(scene.setup, scene.levels.room_level)?;
+    Some(Found::new(Ghost { movement, smear: drawn.smear, level: drawn.level }, "room"))
 }

@@ -72,17 +72,11 @@ impl Held {
     }
 }
 
-/// The strongest light that comes from before the face: what a meter is held to.
-fn key(set: &Set, face: Vec3) -> Option<Vec3> {
-    let before = set.sources.iter().filter(|s| s.light.is_some() && (s.front.at - face).dot(set.held.ahead) > 0.0);
-    let strength = |s: &&Source| luminance(s.sends) * s.front.area / s.front.at.distance_squared(face).max(0.01);
-    before.max_by(|a, b| strength(a).total_cmp(&strength(b))).map(|s| s.front.at)
-}
-
 /// Card and ball, on the side of the key.
 fn held(set: &Set, view: &View) -> [Held; 2] {
     let face = set.held.origin;
-    let key = key(set, face);
+    // What a meter is held to.
+    let key = set.strongest(face, |s| s.light.is_some());
     let side = if key.is_some_and(|at| (at - face).dot(view.right) < 0.0) { -1.0 } else { 1.0 };
     let toward = (view.at - face).normalize_or(-view.forward);
     // As far from the key as the face is, as well as that can be done by holding it farther back or ahead.
@@ -111,9 +105,8 @@ fn held(set: &Set, view: &View) -> [Held; 2] {
 }
 
 /// The light of its places: what falls there, told against the exposure.
-fn light(of: &Held, set: &Set, stand: &Stand, care: Care, over: Option<Over>) -> Vec<Vec3> {
+fn light(of: &Held, set: &Set, stand: &Stand, struck: &[Struck], over: Option<Over>) -> Vec<Vec3> {
     let everywhere: Vec3 = set.room + set.sources.iter().map(|s| s.returns).sum::<Vec3>();
-    let struck: Vec<Struck> = set.sources.iter().map(|s| Struck::of(stand, &s.front, in_the_way(&set.screens, &s.front), care)).collect();
     (0..PLACES * PLACES)
         .into_par_iter()
         .map(|k| {
@@ -124,21 +117,21 @@ fn light(of: &Held, set: &Set, stand: &Stand, care: Care, over: Option<Over>) ->
                 over.way(stand.view, seen.x, seen.y)
             });
             let passes = |s: &Source| way.map_or(1.0, |way| read(&s.over, way.clamp(0.0, 1.0)));
-            let straight = set.sources.iter().zip(&struck).map(|(s, struck)| s.sends * (struck.at(stand, met.at, met.normal) * passes(s)));
+            let straight = set.sources.iter().zip(struck).map(|(s, struck)| s.sends * (struck.at(stand, met.at, met.normal) * passes(s)));
             everywhere + straight.sum::<Vec3>()
         })
         .collect()
 }
 
 /// What each light alone gives the middle of one, the strongest first.
-fn by_light(of: &Held, set: &Set, stand: &Stand, care: Care) -> Vec<PatchLight> {
+fn by_light(of: &Held, set: &Set, stand: &Stand, struck: &[Struck]) -> Vec<PatchLight> {
     let met = of.met(Vec2::ZERO);
-    let one = |s: &Source| {
-        let struck = Struck::of(stand, &s.front, in_the_way(&set.screens, &s.front), care).at(stand, met.at, met.normal);
+    let one = |(s, struck): (&Source, &Struck)| {
+        let struck = struck.at(stand, met.at, met.normal);
         let turned = met.normal.dot((s.front.at - met.at).normalize_or(met.normal)).clamp(0.01, 1.0).log2();
         Some(PatchLight { light: s.light?, tone: tone::stops(luminance(s.sends) * struck * REFLECTS)?, turned: Some(turned) })
     };
-    let mut lights: Vec<PatchLight> = set.sources.iter().filter_map(one).collect();
+    let mut lights: Vec<PatchLight> = set.sources.iter().zip(struck).filter_map(one).collect();
     lights.sort_by(|a, b| b.tone.total_cmp(&a.tone));
     lights
 }
@@ -157,6 +150,7 @@ pub fn lay(pixels: &mut Pixels, set: &Set, stand: &Stand, care: Care, over: Opti
     let view = stand.view;
     let table = tone::table();
     let (width, height) = (pixels.width, pixels.height);
+    let struck: Vec<Struck> = set.sources.iter().map(|s| Struck::of(stand, &s.front, in_the_way(&set.screens, &s.front), care)).collect();
     let mut beside = Vec::new();
     for (of, name) in held(set, view).into_iter().zip(["Grey card", "Grey ball"]) {
         let middle = view.project(of.at);
@@ -169,7 +163,7 @@ pub fn lay(pixels: &mut Pixels, set: &Set, stand: &Stand, care: Care, over: Opti
         if columns.is_empty() || rows.is_empty() {
             continue;
         }
-        let light = light(&of, set, stand, care, over);
+        let light = light(&of, set, stand, &struck, over);
         let read = |on: Vec2| {
             let at = (on + Vec2::ONE) * (0.5 * (PLACES - 1) as f32);
             let [x, y] = at.to_array().map(|v| (v as usize).min(PLACES - 2));
@@ -193,7 +187,7 @@ pub fn lay(pixels: &mut Pixels, set: &Set, stand: &Stand, care: Care, over: Opti
         if inside {
             let radius = 0.4 * view.scale() * middle.z * of.across.length() / height as f32;
             let patch = Patch { name: Some(name), x: middle.x / width as f32, y: middle.y / height as f32, radius };
-            beside.push(Beside { patch, lights: by_light(&of, set, stand, care) });
+            beside.push(Beside { patch, lights: by_light(&of, set, stand, &struck) });
         }
     }
     beside

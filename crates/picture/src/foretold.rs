@@ -108,7 +108,7 @@ impl Easel {
                     asked.iter().map(|p| beside(p).map_or_else(|| measure.of(p), |h| measure.over(p, &h.lights))).collect()
                 }
                 None => {
-                    let on_sitter = proposed(subject, &view, stand.held, shade.weighted).into_iter().map(|p| measure.of(&p));
+                    let on_sitter = proposed(subject, &view, stand.held, set).into_iter().map(|p| measure.of(&p));
                     on_sitter.chain(held.iter().map(|h| measure.over(&h.patch, &h.lights))).collect()
                 }
             };

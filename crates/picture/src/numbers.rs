@@ -6,7 +6,7 @@ use crate::{
     lit::{CELL, places},
     pose::{Pose, between, surface::luminance},
     set::Set,
-    shade::{Pixels, Shade, Weighted},
+    shade::{Pixels, Shade},
     subject::{Landmark, Subject},
     tone::{BLACK, stops},
     view::{Held, View},
@@ -193,13 +193,11 @@ impl Measure<'_> {
 /// Patches on face and ground, as one looks at a portrait: the cheek on the side of the strongest light first. What is not in the picture, or is turned away from
 /// the lens, is left out.
 #[must_use]
-pub fn proposed(subject: &Subject, view: &View, held: &Held, weighted: &[Weighted]) -> Vec<Patch> {
+pub fn proposed(subject: &Subject, view: &View, held: &Held, set: &Set) -> Vec<Patch> {
     let own = view.held(held);
-    let strength = |w: &&Weighted| luminance(w.sends) * w.lit.front.area / w.at().length_squared().max(0.01);
-    let ahead = weighted.iter().filter(|w| w.at().z > 0.0);
-    let strongest = ahead.max_by(|a, b| strength(a).total_cmp(&strength(b)));
+    let strongest = set.strongest(held.origin, |_| true);
     let [left, right, forehead, garment] = subject.landmarks;
-    let (lit, shadow) = if strongest.is_some_and(|w| w.at().x < 0.0) { (left, right) } else { (right, left) };
+    let (lit, shadow) = if strongest.is_some_and(|at| held.inside(at).x < 0.0) { (left, right) } else { (right, left) };
     let on_sitter = |(name, place): (&'static str, Option<Landmark>)| {
         let Landmark { at, normal } = place?;
         let seen = own.project(at);

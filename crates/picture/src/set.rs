@@ -29,6 +29,7 @@ use ink_lamp_sitting::{
 
 use crate::{
     kernel,
+    pose::surface::luminance,
     view::{Held, View},
 };
 
@@ -257,6 +258,14 @@ impl Set {
             ghost: ghost(setup, scene.levels.room_level).map(|g| f(if g.falls { DVec3::NEG_Y } else { right } * (g.drawn.smear / 1000.0))),
             unknown,
         }
+    }
+
+    /// Where the strongest of some sources is that come from before the sitter, told from a place of the head.
+    #[must_use]
+    pub fn strongest(&self, from: Vec3, counts: impl Fn(&Source) -> bool) -> Option<Vec3> {
+        let before = self.sources.iter().filter(|s| counts(s) && (s.front.at - from).dot(self.held.ahead) > 0.0);
+        let strength = |s: &&Source| luminance(s.sends) * s.front.area / s.front.at.distance_squared(from).max(0.01);
+        before.max_by(|a, b| strength(a).total_cmp(&strength(b))).map(|s| s.front.at)
     }
 
     /// The view of a picture of no more than this size, and how much of the frame's height it shows: all of it, in the frame's own shape, or where the frame

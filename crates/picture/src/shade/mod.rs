@@ -13,10 +13,7 @@ pub use sums::{Sums, Weighted};
 
 use crate::{
     lit::CELL,
-    pose::{
-        BAND, EyeSpot, Fragment, Hairs, Pose, between,
-        surface::{self, luminance},
-    },
+    pose::{BAND, EyeSpot, Fragment, Hairs, Pose, between, surface::luminance},
     tone,
     view::View,
 };
@@ -43,8 +40,7 @@ impl Pixels {
     pub(crate) fn over(&mut self, at: usize, light: Vec3, cover: f32, table: &[u8]) {
         let y = luminance(light);
         self.light[at] += (y - self.light[at]) * cover;
-        let clips = if self.grey { y >= tone::FULL } else { light.max_element() >= tone::FULL };
-        self.clips[at] = if cover > 0.5 { clips } else { self.clips[at] };
+        self.clips[at] = if cover > 0.5 { clips(light, self.grey) } else { self.clips[at] };
         let channels = if self.grey { 1 } else { 3 };
         let shown = if self.grey { Vec3::splat(y) } else { light };
         for (byte, light) in self.bytes[at * channels..(at + 1) * channels].iter_mut().zip(shown.to_array()) {
@@ -92,6 +88,11 @@ pub struct Shade<'a> {
     pub weighted: &'a [Weighted<'a>],
     /// By one grey.
     pub grey: bool,
+}
+
+/// Whether a light clips in any colour, or in its one grey.
+fn clips(light: Vec3, grey: bool) -> bool {
+    if grey { luminance(light) >= tone::FULL } else { light.max_element() >= tone::FULL }
 }
 
 /// What lies at a place of a picture.
@@ -227,7 +228,7 @@ impl Shade<'_> {
             }
             let y = luminance(c);
             light[at] += y * cover;
-            clips[at] |= cover > 0.2 && if self.grey { y >= tone::FULL } else { c.max_element() >= tone::FULL };
+            clips[at] |= cover > 0.2 && self::clips(c, self.grey);
             shown[at] += cover * if self.grey { Vec3::splat(tone::shoulder(y)) } else { Vec3::from(c.to_array().map(tone::shoulder)) };
         });
         let table = tone::table();

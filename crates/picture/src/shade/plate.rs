@@ -3,8 +3,13 @@
 use glam::{Vec2, Vec3};
 use rayon::prelude::*;
 
-use super::{Pixels, Shade, What, surface::luminance};
-use crate::{pose::BAND, set::Lens, tone, view::View};
+use super::{Pixels, Shade, What, clips};
+use crate::{
+    pose::{BAND, surface::luminance},
+    set::Lens,
+    tone,
+    view::View,
+};
 
 /// Sitter and ground apart, pixel by pixel.
 #[derive(Debug, Clone)]
@@ -159,7 +164,6 @@ impl Pixels {
     #[must_use]
     pub fn of(light: &[Vec3], view: &View, grey: bool) -> Self {
         let table = tone::table();
-        let clips = |c: &Vec3| if grey { luminance(*c) >= tone::FULL } else { c.max_element() >= tone::FULL };
         let byte = |v: f32| tone::value(table, tone::shoulder(v));
         Self {
             width: view.width,
@@ -171,7 +175,7 @@ impl Pixels {
             },
             grey,
             light: light.iter().map(|c| luminance(*c)).collect(),
-            clips: light.iter().map(clips).collect(),
+            clips: light.iter().map(|c| clips(*c, grey)).collect(),
         }
     }
 }

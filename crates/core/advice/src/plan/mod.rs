@@ -140,7 +140,7 @@ impl Plan {
             let rest = stage.lights.iter().filter(|l| chosen.is_none_or(|c| c.index != l.index));
             lines.extend(rest.map(|l| contours::of_light(stage, l, extent, &[1.0, 0.0, -1.0])));
         }
-        let faces = on_face(stage);
+        let (faces, ground) = (on_face(stage), ground::shown(stage));
         let placed: Vec<PlanLight> = stage.lights.iter().filter_map(|l| lights::placed(stage, l)).collect();
         Self {
             offers: StudioOffers::of(&stage.studio, placed.iter().find(|l| l.role == Role::Key).map(|l| l.at)),
@@ -152,11 +152,11 @@ impl Plan {
             camera: camera::camera(stage, extent),
             contours: lines,
             range: chosen.and_then(|l| scene_range(stage, l)).map(|r| range::shown(r, setup.length)),
-            numbers: numbers::numbers(scene, chosen, &faces),
+            numbers: numbers::numbers(scene, chosen, &faces, ground.as_ref()),
             face: faces.iter().map(|on| face::face_light(stage, on)).collect(),
             eyes: eyes(stage).iter().map(|e| face::eye(stage, e)).collect(),
             rims: stage.lights.iter().filter_map(|l| Some(rims::shown(stage, &rim(stage, l)?))).collect(),
-            ground: ground::shown(stage),
+            ground,
             elevation: question.elevation.then(|| elevation::elevation(stage)).flatten(),
             shadow: shadow::shown(stage),
             starts: if question.starts {

@@ -1,10 +1,11 @@
 //! What is compared while a light is dragged: the few numbers that it is placed by.
 
 use ink_lamp_light::{meter::Amount, ratio::Ratio, scale::Stops};
-use ink_lamp_scene::{face::OnFace, ground, held::Held, levels::Levels, scene::Scene, stage::Placed};
+use ink_lamp_scene::{face::OnFace, held::Held, levels::Levels, scene::Scene, stage::Placed};
 use ink_lamp_sitting::{role::Role, setup::Setup};
 use serde::Serialize;
 
+use super::GroundShown;
 use crate::words::plan::{held as held_words, numbers as words};
 
 /// A number that a light is placed by.
@@ -18,8 +19,8 @@ pub struct PlanNumber {
 }
 
 /// Those that are known of a scene, with one light chosen.
-pub(super) fn numbers(scene: &Scene, chosen: Option<&Placed>, face: &[OnFace]) -> Vec<PlanNumber> {
-    let Scene { setup, levels, stage, .. } = scene;
+pub(super) fn numbers(scene: &Scene, chosen: Option<&Placed>, face: &[OnFace], ground: Option<&GroundShown>) -> Vec<PlanNumber> {
+    let Scene { setup, levels, .. } = scene;
     let mut numbers = Vec::new();
     let mut add = |name: &str, shown: Option<String>| numbers.extend(shown.map(|shown| PlanNumber { name: name.to_owned(), shown }));
     let level = |level: Option<Stops>| level.map(Stops::shown);
@@ -37,8 +38,7 @@ pub(super) fn numbers(scene: &Scene, chosen: Option<&Placed>, face: &[OnFace]) -
         .find(|f| chosen.is_some_and(|c| c.index == f.index))
         .or_else(|| face.iter().find(|f| setup.lights[f.index].role == Role::Key));
     add(words::NOSE_EDGE, on.map(|on| words::millimetres(on.penumbra)));
-    let tone = ground::middle(stage).and_then(|middle| ground::tone_of(ground::at(stage, middle, |_| true), &stage.studio));
-    add(words::GROUND, level(tone.filter(|_| stage.studio.ground.is_some())));
+    add(words::GROUND, level(ground.and_then(|g| g.tone)));
     numbers
 }
 

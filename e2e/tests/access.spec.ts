@@ -3,110 +3,115 @@ import { beside, expect, lane, test, underWay } from '../support/app'
 import { scan } from '../support/axe'
 import { faulty } from '../support/faults'
 
-for (const theme of ['ink', 'paper'] as const) {
-  test.describe(theme, () => {
-    test.beforeEach(({ page }) => page.addInitScript((t) => localStorage.setItem('ink-lamp.theme', t), theme))
+test('the sittings can be used by everyone', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('table')).toBeVisible()
+  expect(await scan(page)).toEqual([])
+  await page
+    .getByRole('button', { name: /More of sitting/ })
+    .first()
+    .click()
+  expect(await scan(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('n')
+  await expect(page.getByRole('complementary', { name: 'Then the board says' })).toContainText('Meter the room')
+  expect(await scan(page)).toEqual([])
+})
 
-    test('the sittings can be used by everyone', async ({ page }) => {
-      await page.goto('/')
-      await expect(page.getByRole('table')).toBeVisible()
-      expect(await scan(page)).toEqual([])
-      await page
-        .getByRole('button', { name: /More of sitting/ })
-        .first()
-        .click()
-      expect(await scan(page)).toEqual([])
-      await page.keyboard.press('Escape')
-      await page.keyboard.press('n')
-      await expect(page.getByRole('complementary', { name: 'Then the board says' })).toContainText('Meter the room')
-      expect(await scan(page)).toEqual([])
-    })
+test('the ways and the studies can be used by everyone', async ({ page }) => {
+  for (const study of ['', 'shutter', 'freeze', 'colour', 'no-flash']) {
+    await page.goto(`/setups/0199a100-0000-7000-9009-000000000000/ways/${study}`)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    expect(await scan(page)).toEqual([])
+  }
+  await page.goto('/setups/0199a100-0000-7000-9009-000000000000/ways')
+  await page.getByRole('button', { name: 'Stop down: more', exact: true }).click()
+  expect(await scan(page)).toEqual([])
+  await page.getByRole('button', { name: 'Change what must hold' }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  expect(await scan(page)).toEqual([])
+})
 
-    test('the ways and the studies can be used by everyone', async ({ page }) => {
-      for (const study of ['', 'shutter', 'freeze', 'colour', 'no-flash']) {
-        await page.goto(`/setups/0199a100-0000-7000-9009-000000000000/ways/${study}`)
-        await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-        expect(await scan(page)).toEqual([])
-      }
-      await page.goto('/setups/0199a100-0000-7000-9009-000000000000/ways')
-      await page.getByRole('button', { name: 'Stop down: more', exact: true }).click()
-      expect(await scan(page)).toEqual([])
-      await page.getByRole('button', { name: 'Change what must hold' }).click()
-      await expect(page.getByRole('dialog')).toBeVisible()
-      expect(await scan(page)).toEqual([])
-    })
+test('the plan can be used by everyone, beside the ladder and large', async ({ page, board }) => {
+  await board('0199a100-0000-7000-9007-000000000000')
+  await expect(page.getByRole('group', { name: /^Plan of the studio/ })).toBeVisible()
+  expect(await scan(page)).toEqual([])
+  for (const part of ['', 'ground', 'studio', 'begin']) {
+    await page.goto(`/setups/0199a100-0000-7000-9007-000000000000/plan/${part}`)
+    await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
+    expect(await scan(page), part).toEqual([])
+  }
+})
 
-    test('the plan can be used by everyone, beside the ladder and large', async ({ page, board }) => {
-      await board('0199a100-0000-7000-9007-000000000000')
-      await expect(page.getByRole('group', { name: /^Plan of the studio/ })).toBeVisible()
-      expect(await scan(page)).toEqual([])
-      for (const part of ['', 'ground', 'studio', 'begin']) {
-        await page.goto(`/setups/0199a100-0000-7000-9007-000000000000/plan/${part}`)
-        await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
-        expect(await scan(page), part).toEqual([])
-      }
-    })
+test('the check can be used by everyone', async ({ app, page }) => {
+  const look = await faulty(app, 'Checked')
+  await page.goto(`/setups/${look}/check`)
+  await expect(page.getByRole('table')).toBeVisible()
+  expect(await scan(page)).toEqual([])
+  await page.goto(`/setups/${look}/check/cautions`)
+  await expect(page.getByRole('heading', { name: 'Mains' })).toBeVisible()
+  expect(await scan(page)).toEqual([])
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`/setups/${look}/check`)
+  await expect(page.getByRole('radio', { name: /Rim/ })).toBeVisible()
+  expect(await scan(page)).toEqual([])
+})
 
-    test('the check can be used by everyone', async ({ app, page }) => {
-      const look = await faulty(app, 'Checked')
-      await page.goto(`/setups/${look}/check`)
-      await expect(page.getByRole('table')).toBeVisible()
-      expect(await scan(page)).toEqual([])
-      await page.goto(`/setups/${look}/check/cautions`)
-      await expect(page.getByRole('heading', { name: 'Mains' })).toBeVisible()
-      expect(await scan(page)).toEqual([])
-      await page.setViewportSize({ width: 390, height: 844 })
-      await page.goto(`/setups/${look}/check`)
-      await expect(page.getByRole('radio', { name: /Rim/ })).toBeVisible()
-      expect(await scan(page)).toEqual([])
-    })
+test('the kit can be used by everyone', async ({ page }) => {
+  await page.goto('/kit')
+  await page.getByRole('button', { name: /^Taper 400/ }).click()
+  await expect(page.getByText('What readings taught')).toBeVisible()
+  expect(await scan(page)).toEqual([])
+  await page.keyboard.press('n')
+  await expect(page.getByRole('heading', { name: 'A new strobe' })).toBeVisible()
+  expect(await scan(page)).toEqual([])
+})
 
-    test('the kit can be used by everyone', async ({ page }) => {
-      await page.goto('/kit')
-      await page.getByRole('button', { name: /^Taper 400/ }).click()
-      await expect(page.getByText('What readings taught')).toBeVisible()
-      expect(await scan(page)).toEqual([])
-      await page.keyboard.press('n')
-      await expect(page.getByRole('heading', { name: 'A new strobe' })).toBeVisible()
-      expect(await scan(page)).toEqual([])
-    })
+test('eight lights, ways of working and the way to the phone can be used by everyone', async ({ page, board }) => {
+  await board('0199a100-0000-7000-9008-000000000000')
+  expect(await scan(page)).toEqual([])
+  await page.getByRole('button', { name: /^How it is read/ }).click()
+  expect(await scan(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /^Sitting/ }).click()
+  await page.getByRole('menuitem', { name: /Ways of working/ }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  expect(await scan(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Phone' }).click()
+  await expect(page.getByRole('heading', { name: 'Only this device' })).toBeVisible()
+  expect(await scan(page)).toEqual([])
+})
 
-    test('eight lights, ways of working and the way to the phone can be used by everyone', async ({ page, board }) => {
-      await board('0199a100-0000-7000-9008-000000000000')
-      expect(await scan(page)).toEqual([])
-      await page.getByRole('button', { name: /^How it is read/ }).click()
-      expect(await scan(page)).toEqual([])
-      await page.keyboard.press('Escape')
-      await page.getByRole('button', { name: /^Sitting/ }).click()
-      await page.getByRole('menuitem', { name: /Ways of working/ }).click()
-      await expect(page.getByRole('dialog')).toBeVisible()
-      expect(await scan(page)).toEqual([])
-      await page.keyboard.press('Escape')
-      await expect(page.getByRole('dialog')).toHaveCount(0)
-      await page.getByRole('button', { name: 'Phone' }).click()
-      await expect(page.getByRole('heading', { name: 'Only this device' })).toBeVisible()
-      expect(await scan(page)).toEqual([])
-    })
+test('the board can be used by everyone, with its dialogs', async ({ page, app, board }) => {
+  const look = await underWay(app, 'Access')
+  await app.write(look, { reading: { of: 'fill', shows: '5.6 1', iso: '200' } })
+  await board(look)
+  expect(await scan(page)).toEqual([])
+  await page.keyboard.type('7.3 4')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('7.3 is no whole stop')).toBeVisible()
+  expect(await scan(page)).toEqual([])
+  for (const button of ['Edit', 'Add a light', 'Note', 'Keys and settings']) {
+    await page.getByRole('button', { name: button, exact: true }).click()
+    await expect(page.getByRole('dialog')).toBeVisible()
+    expect(await scan(page), button).toEqual([])
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+  }
+})
 
-    test('the board can be used by everyone, with its dialogs', async ({ page, app, board }) => {
-      const look = await underWay(app, `Access ${theme}`)
-      await app.write(look, { reading: { of: 'fill', shows: '5.6 1', iso: '200' } })
-      await board(look)
-      expect(await scan(page)).toEqual([])
-      await page.keyboard.type('7.3 4')
-      await page.keyboard.press('Enter')
-      await expect(page.getByText('7.3 is no whole stop')).toBeVisible()
-      expect(await scan(page)).toEqual([])
-      for (const button of ['Edit', 'Add a light', 'Note', 'Keys and settings']) {
-        await page.getByRole('button', { name: button, exact: true }).click()
-        await expect(page.getByRole('dialog')).toBeVisible()
-        expect(await scan(page), button).toEqual([])
-        await page.keyboard.press('Escape')
-        await expect(page.getByRole('dialog')).toHaveCount(0)
-      }
-    })
-  })
-}
+test('what can’t be used is found, in either theme', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('table')).toBeVisible()
+  // A press without a name, and words that are pale on paper alone.
+  await page.evaluate(() =>
+    document.body.insertAdjacentHTML('beforeend', '<button></button><p style="color:#aaa">Pale</p>'),
+  )
+  const wrong = await scan(page)
+  expect(wrong.map((w) => w.split(' <')[0])).toEqual(['button-name:', 'paper: color-contrast:'])
+})
 
 test('an empty board can be used by everyone', async ({ page, app, board }) => {
   await board(await app.begin('Empty'))

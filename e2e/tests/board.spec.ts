@@ -250,6 +250,7 @@ test('a unit of the kit is chosen, and a dial that it does not have is told at i
   board,
 }) => {
   const look = await underWay(app, 'Piano tuner')
+  await page.clock.install()
   await board(look)
   await page.keyboard.press('k')
   await page.getByRole('button', { name: 'Choose its unit' }).click()
@@ -257,6 +258,8 @@ test('a unit of the kit is chosen, and a dial that it does not have is told at i
   await dialog.getByRole('button', { name: /^Unit/ }).click()
   await page.getByRole('option', { name: 'Tallow 500' }).click()
   await dialog.getByRole('textbox', { name: 'Dial now' }).fill('1.5')
+  // However long somebody takes, the light that they work on stays chosen.
+  await page.clock.fastForward(15_000)
   await dialog.getByRole('button', { name: 'Save' }).click()
   await expect(dialog.getByText('1.5 is below the lowest power. The dial ends at 2.0.')).toBeVisible()
   await dialog.getByRole('textbox', { name: 'Dial now' }).fill('7')

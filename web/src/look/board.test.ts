@@ -83,6 +83,16 @@ describe('the open setup', () => {
     expect(board.chosen).toBe('key')
   })
 
+  it('stays where a hand makes steps, whatever the board would go on to', async () => {
+    vi.useFakeTimers()
+    const board = await opened()
+    board.choose('fill')
+    vi.advanceTimersByTime(11_000)
+    board.step({ of: 'a', now: () => 1, next: (n) => n + 1, entry: () => ({ note: { text: 'a step' } }) })
+    board.accept(viewOf(4, 'key'))
+    expect(board.chosen).toBe('fill')
+  })
+
   it('chooses only lanes that are there, and leaves one that is gone', async () => {
     const board = await opened()
     board.choose('hair')

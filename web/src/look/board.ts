@@ -163,7 +163,10 @@ export const useBoard = defineStore('board', () => {
 
   /** One step of something, by key, press or wheel. */
   function step<T>(what: Step<T>): void {
-    if (!isStill()) steps.step(what)
+    if (isStill()) return
+    // The next press is for the same light.
+    chosen.hold()
+    steps.step(what)
   }
 
   /** A part of something that is written as a whole: what else of it was changed and is not there yet stays. Written at once. */

@@ -13,6 +13,11 @@ export function useChoice(board: () => Board | undefined) {
   function choose(id: string): void {
     if (!board()?.lanes.some((l) => l.id === id)) return
     chosen.value = id
+    hold()
+  }
+
+  /** A hand is at work: what is chosen stays so for a while. */
+  function hold(): void {
     byHandAt = Date.now()
   }
 
@@ -35,5 +40,5 @@ export function useChoice(board: () => Board | undefined) {
     fresh = false
   }
 
-  return { chosen: computed(() => chosen.value), choose, letGo, begin, follow }
+  return { chosen: computed(() => chosen.value), choose, hold, letGo, begin, follow }
 }

@@ -136,6 +136,8 @@ function placed(): TypedEntry[] {
 const isGround = computed(() => (before?.role ?? adds.find((a) => a.id === as.value)?.role) === 'ground')
 
 async function save(): Promise<void> {
+  // Whoever works on a light stays there, however long they took.
+  if (before) board.choose(before.id)
   if (await write(described(), ...placed())) emit('close')
 }
 

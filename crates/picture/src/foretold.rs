@@ -131,6 +131,8 @@ impl Easel {
         draw: impl FnOnce(&Shade, &Stand) -> T,
     ) -> T {
         let held = set.held(&subject.sitter);
+        let (care, grain) =
+            if care == Care::Moving && self.turns(subject, view, &held) { (Care::Turning, Grain::Rough) } else { (care, grain) };
         let pose = self.posed(subject, view, &held, grain, care);
         let stand = Stand { subject, held: &held, pose: &pose, view, back: &set.back, screens: &set.screens };
         self.light(&stand, set, care);
@@ -140,6 +142,14 @@ impl Easel {
         let over = if layers.len() > 1 { Over::of(&set.lens) } else { None };
         let shade = Shade { pose: &pose, view, layers: &layers, over, weighted: &weighted, grey };
         draw(&shade, &stand)
+    }
+
+    /// Whether the sitter is held otherwise, or seen from elsewhere, than in the last picture.
+    fn turns(&self, subject: &Subject, view: &View, held: &Held) -> bool {
+        self.pose.as_ref().is_some_and(|(known, _)| {
+            let same = (known.digest, known.view.width, known.view.height) == (subject.sitter.digest, view.width, view.height);
+            same && (known.view != *view || known.held != *held)
+        })
     }
 
     /// The pose, anew where sitter, view or how it is held changed. A finer one than is wanted will do.

@@ -5,6 +5,7 @@
 
 use std::sync::LazyLock;
 
+use glam::Vec3A;
 use ink_lamp_light::ambient;
 
 /// What a mid-grey surface throws back of the light on it.
@@ -18,18 +19,16 @@ pub const CLIP: f32 = 2.5;
 /// The same as light: `0.18 · 2^2.5`.
 pub const FULL: f32 = 1.018_233_8;
 
-/// Light to a share of full scale, before the screen's own curve: straight, then a parabola that meets it without a bend.
+/// Light to a share of full scale, before the screen's own curve: straight, then a parabola that meets it without a bend. Each colour by itself.
 #[inline]
 #[must_use]
-pub fn shoulder(light: f32) -> f32 {
+pub fn shoulder(light: Vec3A) -> Vec3A {
     const BEND: f32 = (FULL - 1.0) / ((FULL - STRAIGHT) * (FULL - STRAIGHT));
-    if light > STRAIGHT {
-        let over = light.min(FULL) - STRAIGHT;
-        STRAIGHT + over - BEND * over * over
-    } else {
-        // What is no number is black.
-        light.max(0.0)
-    }
+    // What is no number is black: the larger of it and 0 is 0.
+    let light = light.max(Vec3A::ZERO).min(Vec3A::splat(FULL));
+    let straight = light.min(Vec3A::splat(STRAIGHT));
+    let over = light - straight;
+    straight + over - BEND * over * over
 }
 
 /// A share of full scale to a value of 0 to 255 on a screen, not rounded.
@@ -50,13 +49,13 @@ pub fn table() -> &'static [u8] {
     &SRGB
 }
 
-/// The value of a share by the table.
+/// The values of shares by the table: nearest steps, told by adding a number whose neighbours are one apart, as casts check for more than can be.
 #[inline]
 #[must_use]
-pub fn value(table: &[u8], share: f32) -> u8 {
-    // A cast of what is no number gives 0.
-    let at = (share * STEPS as f32 + 0.5) as usize;
-    table.get(at.min(STEPS)).copied().unwrap_or(255)
+pub fn values(table: &[u8], shares: Vec3A) -> [u8; 3] {
+    const WHOLE: f32 = (1 << 23) as f32;
+    let steps = shares.max(Vec3A::ZERO).min(Vec3A::ONE) * STEPS as f32 + WHOLE;
+    steps.to_array().map(|step| table.get((step.to_bits() & 0x7f_ffff) as usize).copied().unwrap_or(255))
 }
 
 /// A tone in stops over mid-grey; nothing of no light.
@@ -73,7 +72,7 @@ pub fn light_of(value: f32) -> f32 {
     let (mut low, mut high) = (0.0, FULL);
     for _ in 0..40 {
         let middle = f32::midpoint(low, high);
-        if shoulder(middle) < share { low = middle } else { high = middle }
+        if shoulder(Vec3A::splat(middle)).x < share { low = middle } else { high = middle }
     }
     high
 }
@@ -84,9 +83,19 @@ mod tests {
 
     use super::*;
 
+    fn value(share: f32) -> u8 {
+        let [one, two, _] = values(table(), Vec3A::new(share, share, 0.0));
+        assert_eq!(one, two);
+        one
+    }
+
+    fn shoulder(light: f32) -> f32 {
+        super::shoulder(Vec3A::new(0.0, light, 0.0)).y
+    }
+
     #[test]
     fn a_grey_card_on_zero_is_118() {
-        assert_eq!(value(table(), shoulder(MID_GREY)), 118);
+        assert_eq!(value(shoulder(MID_GREY)), 118);
         // Two stops over is as on paper: 0.72 by the sRGB curve.
         assert!((encoded(shoulder(MID_GREY * 4.0)) - 220.4).abs() < 0.5, "{}", encoded(shoulder(0.72)));
         assert!((stops(MID_GREY * 2.0).unwrap() - 1.0).abs() < 1e-6);
@@ -96,7 +105,7 @@ mod tests {
     fn full_scale_is_reached_at_the_clip_line() {
         assert!((FULL - MID_GREY * CLIP.exp2()).abs() < 1e-5);
         assert!((shoulder(FULL) - 1.0).abs() < 1e-6 && shoulder(FULL * 0.99) < 0.995);
-        assert_eq!(value(table(), shoulder(f32::NAN)), 0);
+        assert_eq!(value(shoulder(f32::NAN)), 0);
     }
 
     proptest! {
@@ -105,6 +114,13 @@ mod tests {
         fn the_curve_only_rises(a in 0.0f32..1.2, b in 0.0f32..0.01) {
             let (low, high) = (shoulder(a), shoulder(a + b));
             prop_assert!(low <= high && high - low <= b + 1e-6);
+        }
+
+        /// The table's nearest step is within half a value of the curve, but where black is steepest.
+        #[test]
+        fn the_table_is_the_curve(share in -0.1f32..1.1) {
+            let near = f32::from(value(share)) - encoded(share);
+            prop_assert!(near.abs() <= 0.9, "{share}: {near}");
         }
 
         #[test]

@@ -85,9 +85,9 @@ impl View {
         Vec3::new(to.dot(self.right) * scale + self.width as f32 * 0.5, self.height as f32 * 0.5 - to.dot(self.up) * scale, near)
     }
 
-    /// The same picture, twice as fine.
+    /// The same picture, so many times as fine.
     #[must_use]
-    pub fn doubled(&self) -> Self {
-        Self { width: self.width * 2, height: self.height * 2, ..*self }
+    pub fn times(&self, finer: usize) -> Self {
+        Self { width: self.width * finer, height: self.height * finer, ..*self }
     }
 }

@@ -24,6 +24,8 @@ pub const CELL: usize = 6;
 /// How carefully light is worked out.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
 pub enum Care {
+    /// While the head is turned or the camera moved, so that all of it is to be done anew.
+    Turning,
     /// While a hand moves something.
     Moving,
     /// Once it rests: borders of shadows by rays.
@@ -82,8 +84,12 @@ impl Front {
     fn batch(&self, held: &Held, care: Care) -> Batch {
         let at = held.inside(self.at);
         let size = (self.across.length_squared() + self.along.length_squared()).sqrt();
-        // Smaller parts near the head, and where a beam or a grid lets out less to each side; while a hand moves it, no more than four.
-        let (most, wide) = if care == Care::Moving { (2, 0.30) } else { (4, if self.beam.is_empty() { 0.30 } else { 0.12 }) };
+        // Smaller parts near the head, and where a beam or a grid lets out less to each side; while a hand moves it, no more than four, and one while all moves.
+        let (most, wide) = match care {
+            Care::Turning => (1, 0.30),
+            Care::Moving => (2, 0.30),
+            Care::Rest => (4, if self.beam.is_empty() { 0.30 } else { 0.12 }),
+        };
         let parts = ((size / at.length().max(0.3) / wide).ceil() as usize).clamp(1, most);
         let part = |i: usize, j: usize| {
             let place = |u: f32, v: f32| {
@@ -194,6 +200,7 @@ impl<'a> Struck<'a> {
     #[must_use]
     pub fn of(stand: &Stand, front: &'a Front, screens: Vec<Screen>, care: Care) -> Self {
         let count = match care {
+            Care::Turning => 8,
             Care::Moving => 16,
             Care::Rest if front.beam.is_empty() => 64,
             // Far to the side only the edge of a front behind a grid is seen.

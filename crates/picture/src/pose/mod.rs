@@ -121,12 +121,15 @@ impl Pose {
     #[must_use]
     pub fn of(subject: &Subject, view: &View, grain: Grain) -> Self {
         let (sitter, mesh) = (&subject.sitter, &subject.sitter.mesh);
-        let fine = view.doubled();
+        let places = if grain == Grain::Rough { 1 } else { 2 };
+        let fine = view.times(places);
         let raster = Raster::of(mesh, &fine);
         let used: Vec<AtomicBool> = (0..mesh.at.len()).map(|_| AtomicBool::new(false)).collect();
         let resolve = Resolve { subject, view, fine: &fine, raster: &raster, grain, used: &used };
-        let bands: Vec<Band> = (0..view.height.div_ceil(BAND)).into_par_iter().map(|b| resolve.band(b)).collect();
-        let mut hairs = if grain == Grain::None { Vec::new() } else { strokes::hairs(sitter, &fine, &raster) };
+        let (mut bands, mut hairs) = rayon::join(
+            || (0..view.height.div_ceil(BAND)).into_par_iter().map(|b| resolve.band(b)).collect::<Vec<Band>>(),
+            || if grain == Grain::None { Vec::new() } else { strokes::hairs(sitter, view, &fine, &raster) },
+        );
         for i in hairs.iter().map(|h| h.lit_as).chain(subject.seen.parts.iter().flatten().copied()) {
             used[i as usize].store(true, Relaxed);
         }
@@ -138,18 +141,24 @@ impl Pose {
         for h in &mut hairs {
             h.lit_as = place[h.lit_as as usize];
         }
-        let (mut fragments, mut eyes, mut ground) = (Vec::new(), Vec::new(), Vec::new());
+        bands.par_iter_mut().for_each(|(fragments, eyes, _)| {
+            for corners in fragments.iter_mut().map(|f| &mut f.corners).chain(eyes.iter_mut().map(|e| &mut e.corners)) {
+                *corners = corners.map(|i| place[i as usize]);
+            }
+        });
+        let (mut fragments, mut eyes) = (Vec::with_capacity(bands.iter().map(|b| b.0.len()).sum()), Vec::new());
+        let mut ground = Vec::with_capacity(view.width * view.height);
         let mut rows = vec![Row::default()];
         for (b, (f, e, g)) in bands.into_iter().enumerate() {
-            fragments.extend(f.into_iter().map(|f| Fragment { corners: f.corners.map(|i| place[i as usize]), ..f }));
-            eyes.extend(e.into_iter().map(|e| EyeSpot { corners: e.corners.map(|i| place[i as usize]), ..e }));
+            fragments.extend_from_slice(&f);
+            eyes.extend_from_slice(&e);
             ground.extend_from_slice(&g);
             let end = ((b + 1) * BAND * view.width) as u32;
             rows.push(Row { fragment: fragments.len(), eye: eyes.len(), hairs: hairs.partition_point(|h| h.pixel < end) });
         }
-        let all = |of: &dyn Fn(usize) -> Vec3| -> Vec<Vec3> { corners.iter().map(|i| of(*i as usize)).collect() };
+        let all = |of: &(dyn Fn(usize) -> Vec3 + Sync)| -> Vec<Vec3> { each(&corners).map(|i| of(*i as usize)).collect() };
         let shines: Vec<(f32, f32)> =
-            corners.iter().map(|i| if grain == Grain::None { (1.0, 0.0) } else { gloss(mesh, *i as usize) }).collect();
+            each(&corners).map(|i| if grain == Grain::None { (1.0, 0.0) } else { gloss(mesh, *i as usize) }).collect();
         let surface = Surface {
             at: all(&|i| mesh.at[i]),
             normal: all(&|i| mesh.normal[i]),
@@ -190,11 +199,18 @@ impl Pose {
     }
 }
 
+/// Corners that are worked on together.
+const CHUNK: usize = 4096;
+
+/// Corners, on as many threads as there are.
+fn each(corners: &[u32]) -> impl IndexedParallelIterator<Item = &u32> {
+    corners.par_iter().with_min_len(CHUNK)
+}
+
 /// Skin beside skin, for light that spreads under it. Over long edges it spreads less: `(2 mm / edge)²`.
 fn spread(subject: &Subject, corners: &[u32], place: &[u32], used: &[AtomicBool]) -> (Vec<u32>, Vec<u32>, Vec<f32>) {
     let mesh = &subject.sitter.mesh;
-    let (mut beside, mut from, mut by) = (Vec::new(), vec![0u32], Vec::new());
-    for i in corners.iter().map(|i| *i as usize) {
+    let met = |i: usize, beside: &mut Vec<u32>| {
         let first = beside.len();
         if mesh.part[i] == Part::Skin && mesh.garment[i] > 0.0005 && cropped(mesh, i) < 0.6 {
             let around = &subject.beside[subject.beside_from[i] as usize..subject.beside_from[i + 1] as usize];
@@ -203,10 +219,22 @@ fn spread(subject: &Subject, corners: &[u32], place: &[u32], used: &[AtomicBool]
         }
         let met = &beside[first..];
         let edge = met.iter().map(|j| mesh.at[corners[*j as usize] as usize].distance(mesh.at[i])).sum::<f32>() / met.len().max(1) as f32;
-        by.push(if met.is_empty() { 0.0 } else { (0.002 / edge).min(1.0).powi(2) });
-        from.push(beside.len() as u32);
+        (met.len() as u32, if met.is_empty() { 0.0 } else { (0.002 / edge).min(1.0).powi(2) })
+    };
+    let chunk = |chunk: &[u32]| {
+        let mut beside = Vec::new();
+        let counted: Vec<(u32, f32)> = chunk.iter().map(|i| met(*i as usize, &mut beside)).collect();
+        (beside, counted)
+    };
+    let (mut all, mut from, mut by) = (Vec::new(), vec![0u32], Vec::new());
+    for (beside, counted) in corners.par_chunks(CHUNK).map(chunk).collect::<Vec<_>>() {
+        for (count, share) in counted {
+            from.push(from[from.len() - 1] + count);
+            by.push(share);
+        }
+        all.extend(beside);
     }
-    (beside, from, by)
+    (all, from, by)
 }
 
 /// From four places a pixel to fragments.
@@ -224,13 +252,23 @@ impl Resolve<'_> {
         (triangle != NOTHING).then(|| self.subject.sitter.mesh.part[self.subject.sitter.mesh.triangles[triangle as usize][0] as usize])
     }
 
-    /// One fragment for a pixel that is the same all over; up to four and some ground at an edge.
+    /// One fragment for a pixel that is the same all over; up to four and some ground at an edge, where there are four places a pixel.
     fn band(&self, b: usize) -> Band {
         let (width, rows) = (self.view.width, BAND.min(self.view.height - b * BAND));
         let mut fragments = Vec::with_capacity(width * rows);
         let (mut eyes, mut ground) = (Vec::new(), vec![0f32; width * rows]);
         for y in b * BAND..b * BAND + rows {
             for x in 0..width {
+                if self.fine == self.view {
+                    let at = y * width + x;
+                    let (id, pixel, fx, fy) = (self.raster.seen[at], at as u32, x as f32 + 0.5, y as f32 + 0.5);
+                    match self.part(id) {
+                        None => ground[(y - b * BAND) * width + x] = 1.0,
+                        Some(Part::Eye) => self.eye(pixel, id, fx, fy, 0.25, &mut eyes),
+                        Some(_) => fragments.push(self.fragment(pixel, id, fx, fy, 1.0)),
+                    }
+                    continue;
+                }
                 let places: [usize; 4] = std::array::from_fn(|k| (y * 2 + k / 2) * self.raster.width + x * 2 + k % 2);
                 let ids = places.map(|k| self.raster.seen[k]);
                 let pixel = (y * width + x) as u32;
@@ -250,7 +288,7 @@ impl Resolve<'_> {
                     let (fx, fy) = (x as f32 * 2.0 + 0.5 + (k % 2) as f32, y as f32 * 2.0 + 0.5 + (k / 2) as f32);
                     match part {
                         None => ground[(y - b * BAND) * width + x] += 0.25,
-                        Some(Part::Eye) if self.grain != Grain::None => self.eye(pixel, id, fx, fy, &mut eyes),
+                        Some(Part::Eye) if self.grain != Grain::None => self.eye(pixel, id, fx, fy, 0.0625, &mut eyes),
                         Some(_) => fragments.push(self.fragment(pixel, id, fx, fy, 0.25)),
                     }
                 }
@@ -276,7 +314,7 @@ impl Resolve<'_> {
     }
 
     /// Four more places, by true rays.
-    fn eye(&self, pixel: u32, id: u32, x: f32, y: f32, eyes: &mut Vec<EyeSpot>) {
+    fn eye(&self, pixel: u32, id: u32, x: f32, y: f32, cover: f32, eyes: &mut Vec<EyeSpot>) {
         let (sitter, seen) = (&self.subject.sitter, &self.subject.seen);
         let triangle = sitter.mesh.triangles[id as usize];
         self.uses(triangle);
@@ -296,7 +334,7 @@ impl Resolve<'_> {
                 if z > 0.0 { (0.6 + angle() / 0.16).clamp(0.0, 1.0) } else { 0.0 }
             });
             on.mirrors *= clear.into_iter().fold(0.0, f32::max);
-            eyes.push(EyeSpot { pixel, corners: triangle, at: [second.clamp(0.0, 1.0), third.clamp(0.0, 1.0)], cover: 0.0625, on });
+            eyes.push(EyeSpot { pixel, corners: triangle, at: [second.clamp(0.0, 1.0), third.clamp(0.0, 1.0)], cover, on });
         }
     }
 }

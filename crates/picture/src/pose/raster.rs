@@ -9,6 +9,8 @@ use crate::{sitter::Mesh, view::View};
 pub(super) const NOTHING: u32 = u32::MAX;
 /// Rows of four places that are worked on together.
 const BAND: usize = 64;
+/// Triangles that are worked on together.
+const PART: usize = 8192;
 
 /// What is seen at each of four places a pixel.
 pub(super) struct Raster {
@@ -40,25 +42,30 @@ impl Raster {
     pub(super) fn of(mesh: &Mesh, fine: &View) -> Self {
         let (width, height) = (fine.width, fine.height);
         let corners: Vec<Vec3> = mesh.at.par_iter().with_min_len(4096).map(|p| fine.project(*p)).collect();
-        let mut bands: Vec<Vec<u32>> = vec![Vec::new(); height.div_ceil(BAND)];
-        for (i, t) in mesh.triangles.iter().enumerate() {
-            let [p, q, s] = t.map(|i| corners[i as usize]);
-            // Those that look away, and what is behind the lens.
-            if area(p.truncate(), q.truncate(), s.truncate()) >= 0.0 || p.z.min(q.z).min(s.z) <= 0.0 {
-                continue;
+        // Which triangles reach into which band, part by part of the mesh.
+        let banded = |(part, triangles): (usize, &[[u32; 3]])| {
+            let mut bands: Vec<Vec<u32>> = vec![Vec::new(); height.div_ceil(BAND)];
+            for (i, t) in triangles.iter().enumerate() {
+                let [p, q, s] = t.map(|i| corners[i as usize]);
+                // Those that look away, and what is behind the lens.
+                if area(p.truncate(), q.truncate(), s.truncate()) >= 0.0 || p.z.min(q.z).min(s.z) <= 0.0 {
+                    continue;
+                }
+                let (low, high) = (p.min(q).min(s), p.max(q).max(s));
+                if high.y < 0.0 || low.y >= height as f32 || high.x < 0.0 || low.x >= width as f32 {
+                    continue;
+                }
+                for band in &mut bands[low.y.max(0.0) as usize / BAND..=(high.y as usize).min(height - 1) / BAND] {
+                    band.push((part * PART + i) as u32);
+                }
             }
-            let (low, high) = (p.min(q).min(s), p.max(q).max(s));
-            if high.y < 0.0 || low.y >= height as f32 || high.x < 0.0 || low.x >= width as f32 {
-                continue;
-            }
-            for band in &mut bands[low.y.max(0.0) as usize / BAND..=(high.y as usize).min(height - 1) / BAND] {
-                band.push(i as u32);
-            }
-        }
+            bands
+        };
+        let parts: Vec<Vec<Vec<u32>>> = mesh.triangles.par_chunks(PART).enumerate().map(banded).collect();
         let (mut near, mut seen) = (vec![0f32; width * height], vec![NOTHING; width * height]);
         near.par_chunks_mut(width * BAND).zip(seen.par_chunks_mut(width * BAND)).enumerate().for_each(|(b, (near, seen))| {
             let (top, rows) = (b * BAND, near.len() / width);
-            for i in &bands[b] {
+            for i in parts.iter().flat_map(|bands| &bands[b]) {
                 let [p, q, s] = mesh.triangles[*i as usize].map(|i| corners[i as usize]);
                 let (low, high) = (p.min(q).min(s), p.max(q).max(s));
                 let columns = (low.x - 0.5).ceil().max(0.0) as usize..((high.x - 0.5).floor() as usize + 1).min(width);

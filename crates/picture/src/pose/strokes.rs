@@ -34,12 +34,11 @@ const UNDER: f32 = 0.0016;
 /// Straight pieces of a curve.
 const PIECES: u16 = 7;
 
-/// All hairs of a sitter in a picture. `view` is in the head's frame, with four places a pixel.
-pub(super) fn hairs(sitter: &Sitter, fine: &View, raster: &Raster) -> Vec<Hairs> {
-    let (width, height) = (fine.width / 2, fine.height / 2);
-    let mut over = vec![Over::default(); width * height];
+/// All hairs of a sitter in a picture. Its view is in the head's frame, and so is the finer one with all places of its pixels.
+pub(super) fn hairs(sitter: &Sitter, view: &View, fine: &View, raster: &Raster) -> Vec<Hairs> {
+    let mut over = vec![Over::default(); view.width * view.height];
     for stroke in &sitter.strokes {
-        lay(sitter, stroke, fine, raster, &mut over, width);
+        lay(sitter, stroke, (view, fine), raster, &mut over);
     }
     let seen = over.into_iter().enumerate().filter(|(_, o)| o.cover > 0.004);
     seen.map(|(pixel, o)| Hairs {
@@ -51,7 +50,7 @@ pub(super) fn hairs(sitter: &Sitter, fine: &View, raster: &Raster) -> Vec<Hairs>
     .collect()
 }
 
-fn lay(sitter: &Sitter, stroke: &Stroke, fine: &View, raster: &Raster, over: &mut [Over], width: usize) {
+fn lay(sitter: &Sitter, stroke: &Stroke, (view, fine): (&View, &View), raster: &Raster, over: &mut [Over]) {
     let [root, bend, tip] = stroke.points;
     let colours = &sitter.colours;
     let albedo = match stroke.kind {
@@ -63,6 +62,8 @@ fn lay(sitter: &Sitter, stroke: &Stroke, fine: &View, raster: &Raster, over: &mu
     if away && stroke.kind != StrokeKind::Lash {
         return;
     }
+    // One place in pixels of the picture.
+    let pixel = view.width as f32 / fine.width as f32;
     let point = |t: f32| root * ((1.0 - t) * (1.0 - t)) + bend * (2.0 * (1.0 - t) * t) + tip * (t * t);
     let mut last = fine.project(root);
     for k in 1..=PIECES {
@@ -70,15 +71,14 @@ fn lay(sitter: &Sitter, stroke: &Stroke, fine: &View, raster: &Raster, over: &mu
         let next = fine.project(point(t));
         let length = (next - last).truncate().length();
         let steps = (length * 0.8).ceil().clamp(1.0, 400.0);
-        // In pixels of the picture: two places each.
-        let thick = stroke.half_width * (1.0 - 0.75 * t) * next.z * fine.scale();
+        let thick = 2.0 * stroke.half_width * (1.0 - 0.75 * t) * next.z * view.scale();
         for j in 0..steps as u16 {
             let at = last.lerp(next, (f32::from(j) + 0.5) / steps);
             let inside = at.x >= 1.0 && at.y >= 1.0 && at.x < fine.width as f32 - 2.0 && at.y < fine.height as f32 - 2.0;
             if !inside || 1.0 / at.z > 1.0 / raster.near[at.y as usize * raster.width + at.x as usize].max(1e-3) + UNDER {
                 continue;
             }
-            splat(over, width, at.truncate() * 0.5 - 0.5, thick * (length / steps) * 0.5, albedo, stroke.lit_as);
+            splat(over, view.width, at.truncate() * pixel - 0.5, thick * (length / steps) * pixel, albedo, stroke.lit_as);
         }
         last = next;
     }

@@ -4,7 +4,7 @@
 
 use std::f32::consts::TAU;
 
-use glam::Vec3;
+use glam::{Vec3, Vec3A};
 
 use super::noise::Noise;
 use crate::sitter::{Colours, Mesh, Part, Sitter};
@@ -31,7 +31,9 @@ pub struct Looks {
 pub enum Grain {
     /// Everything the same white, and nothing throws light back: for measuring what arrives straight.
     None,
-    /// Colours without the finest grain: while a head is dragged.
+    /// The same as the next, by one place a pixel in place of four: while the head is turned, or the camera moved.
+    Rough,
+    /// Colours without the finest grain: while a hand moves something.
     Coarse,
     /// All of it.
     Fine,
@@ -196,6 +198,6 @@ pub fn throws(sitter: &Sitter, i: usize) -> f32 {
 /// How bright a linear colour is. Source: the sRGB primaries' luminances, IEC 61966-2-1.
 #[inline]
 #[must_use]
-pub fn luminance(c: Vec3) -> f32 {
-    c.dot(Vec3::new(0.2126, 0.7152, 0.0722))
+pub fn luminance(c: impl Into<Vec3A>) -> f32 {
+    c.into().dot(Vec3A::new(0.2126, 0.7152, 0.0722))
 }

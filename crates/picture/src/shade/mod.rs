@@ -4,7 +4,7 @@ mod layer;
 mod plate;
 mod sums;
 
-use glam::{Vec3, Vec4};
+use glam::{Vec3, Vec3A, Vec4};
 use rayon::prelude::*;
 
 pub use layer::{Layer, Over, layers};
@@ -38,13 +38,13 @@ pub struct Pixels {
 impl Pixels {
     /// Lays a light over a pixel, as much of it as is covered.
     pub(crate) fn over(&mut self, at: usize, light: Vec3, cover: f32, table: &[u8]) {
-        let y = luminance(light);
+        let (y, light) = (luminance(light), Vec3A::from(light));
         self.light[at] += (y - self.light[at]) * cover;
         self.clips[at] = if cover > 0.5 { clips(light, self.grey) } else { self.clips[at] };
         let channels = if self.grey { 1 } else { 3 };
-        let shown = if self.grey { Vec3::splat(y) } else { light };
-        for (byte, light) in self.bytes[at * channels..(at + 1) * channels].iter_mut().zip(shown.to_array()) {
-            let value = f32::from(tone::value(table, tone::shoulder(light)));
+        let shown = tone::values(table, tone::shoulder(if self.grey { Vec3A::splat(y) } else { light }));
+        for (byte, value) in self.bytes[at * channels..(at + 1) * channels].iter_mut().zip(shown) {
+            let value = f32::from(value);
             *byte = (f32::from(*byte) + (value - f32::from(*byte)) * cover).round() as u8;
         }
     }
@@ -91,17 +91,19 @@ pub struct Shade<'a> {
 }
 
 /// Whether a light clips in any colour, or in its one grey.
-fn clips(light: Vec3, grey: bool) -> bool {
+fn clips(light: Vec3A, grey: bool) -> bool {
     if grey { luminance(light) >= tone::FULL } else { light.max_element() >= tone::FULL }
 }
 
 /// What lies at a place of a picture.
 #[derive(Debug, Clone, Copy)]
-enum What {
+enum What<'a> {
     /// The ground.
     Ground,
-    /// The sitter, so far before the lens, metres.
-    Sitter(f32),
+    /// The sitter.
+    Sitter(&'a Fragment),
+    /// An eye.
+    Eye(&'a EyeSpot),
     /// Hairs over what else is there.
     Over,
 }
@@ -111,15 +113,15 @@ const RADIANCE: f32 = std::f32::consts::PI;
 /// How much of their corner's sheen hairs have.
 const HAIRS: f32 = 0.35;
 
-fn three(v: Vec4) -> Vec3 {
-    v.truncate()
+fn three(v: Vec4) -> Vec3A {
+    Vec3A::from_vec4(v)
 }
 
 impl Shade<'_> {
     /// Something of each layer together, as much as the shutter lets through at a pixel.
     #[inline]
-    fn together(&self, pixel: u32, of: impl Fn(&Layer) -> Vec3) -> Vec3 {
-        let Some((first, others)) = self.layers.split_first() else { return Vec3::ZERO };
+    fn together(&self, pixel: u32, of: impl Fn(&Layer) -> Vec3A) -> Vec3A {
+        let Some((first, others)) = self.layers.split_first() else { return Vec3A::ZERO };
         let mut sum = of(first);
         if let Some(over) = self.over.filter(|_| !others.is_empty()) {
             let (x, y) = (pixel as usize % self.view.width, pixel as usize / self.view.width);
@@ -137,37 +139,37 @@ impl Shade<'_> {
 
     /// What falls on a fragment, told against the exposure.
     #[must_use]
-    pub fn even(&self, k: usize, f: &Fragment) -> Vec3 {
+    pub fn even(&self, k: usize, f: &Fragment) -> Vec3A {
         self.together(f.pixel, |layer| layer.even(k, f))
     }
 
     /// The light of a fragment.
-    #[must_use]
-    pub fn fragment(&self, k: usize, f: &Fragment) -> Vec3 {
+    #[inline]
+    fn fragment(&self, k: usize, f: &Fragment) -> Vec3A {
+        let albedo = Vec3A::from(f.albedo);
         self.together(f.pixel, |layer| {
-            let light = f.albedo * layer.even(k, f) + three(between(&layer.sums.sheen, f.corners, f.at)) * (f.shine * RADIANCE);
-            light.max(Vec3::ZERO)
+            let light = albedo * layer.even(k, f) + three(between(&layer.sums.sheen, f.corners, f.at)) * (f.shine * RADIANCE);
+            light.max(Vec3A::ZERO)
         })
     }
 
     /// The light of a place on an eye: what it throws back, and what it mirrors.
-    #[must_use]
-    pub fn eye(&self, e: &EyeSpot) -> Vec3 {
+    fn eye(&self, e: &EyeSpot) -> Vec3A {
         self.together(e.pixel, |layer| {
             let even = three(between(&layer.sums.even, e.corners, e.at));
-            let mut light = e.on.albedo * even + layer.everywhere * e.on.mirrors;
+            let mut mirrored = layer.everywhere;
             for w in layer.sources.iter().filter_map(|n| self.weighted.get(*n)) {
-                light += w.sends * (w.mirrored(e.on.at, e.on.mirrored) * e.on.mirrors * RADIANCE);
+                mirrored += w.sends * (w.mirrored(e.on.at, e.on.mirrored) * RADIANCE);
             }
-            light.max(Vec3::ZERO)
+            (Vec3A::from(e.on.albedo) * even + Vec3A::from(mirrored * e.on.mirrors)).max(Vec3A::ZERO)
         })
     }
 
     /// The light of hairs.
-    fn hairs(&self, h: &Hairs) -> Vec3 {
+    fn hairs(&self, h: &Hairs) -> Vec3A {
         self.together(h.pixel, |layer| {
             let (even, sheen) = (layer.sums.even[h.lit_as as usize], layer.sums.sheen[h.lit_as as usize]);
-            (h.albedo * three(even) + three(sheen) * (HAIRS * RADIANCE)).max(Vec3::ZERO)
+            (Vec3A::from(h.albedo) * three(even) + three(sheen) * (HAIRS * RADIANCE)).max(Vec3A::ZERO)
         })
     }
 
@@ -188,39 +190,49 @@ impl Shade<'_> {
     }
 
     /// What lies in a band, place by place: where in it, what, its light, and how much of its pixel it covers. What lies over the rest comes last.
-    fn visit(&self, b: usize, mut lay: impl FnMut(usize, What, Vec3, f32)) {
-        let (width, first) = (self.view.width, b * BAND * self.view.width);
-        let rows = BAND.min(self.view.height - b * BAND);
+    #[inline]
+    fn visit(&self, b: usize, mut lay: impl FnMut(usize, What, Vec3A, f32)) {
+        let (width, top) = (self.view.width, b * BAND);
+        let first = top * width;
         let [from, to] = [self.pose.rows[b], self.pose.rows[b + 1]];
-        for at in 0..width * rows {
-            let cover = self.pose.ground[first + at];
-            if cover > 0.0 {
-                lay(at, What::Ground, self.ground((first + at) as u32), cover);
+        for (row, covers) in self.pose.ground[first..].chunks(width).take(BAND).enumerate() {
+            let ground = self.ground(top + row);
+            for (x, (cover, light)) in covers.iter().zip(ground).enumerate().filter(|(_, (cover, _))| **cover > 0.0) {
+                lay(row * width + x, What::Ground, light, *cover);
             }
         }
-        let own = &self.pose.view;
-        let away = |p: Vec3| (p - own.at).dot(own.forward);
         for (k, f) in self.pose.fragments[from.fragment..to.fragment].iter().enumerate() {
-            let light = self.fragment(from.fragment + k, f);
-            lay(f.pixel as usize - first, What::Sitter(away(self.pose.place(f))), light, f.cover);
+            lay(f.pixel as usize - first, What::Sitter(f), self.fragment(from.fragment + k, f), f.cover);
         }
         for e in &self.pose.eyes[from.eye..to.eye] {
-            lay(e.pixel as usize - first, What::Sitter(away(e.on.at)), self.eye(e), e.cover);
+            lay(e.pixel as usize - first, What::Eye(e), self.eye(e), e.cover);
         }
         for h in &self.pose.hairs[from.hairs..to.hairs] {
             lay(h.pixel as usize - first, What::Over, self.hairs(h), h.cover);
         }
     }
 
-    /// The light of the ground behind a pixel.
-    fn ground(&self, pixel: u32) -> Vec3 {
-        let (x, y) = (pixel as usize % self.view.width, pixel as usize / self.view.width);
-        self.together(pixel, |layer| layer.sums.ground_at(self.view, x, y))
+    /// The light of the ground in a row of pixels.
+    fn ground(&self, y: usize) -> Vec<Vec3A> {
+        let mut row = vec![Vec3A::ZERO; self.view.width];
+        for (n, layer) in self.layers.iter().enumerate() {
+            let line = layer.sums.ground_line(self.view, y);
+            let over = self.over.filter(|_| n > 0);
+            for ((k, cell), ends) in row.chunks_mut(CELL).enumerate().zip(line.windows(2)) {
+                let (first, step) = (ends[0], (ends[1] - ends[0]) / CELL as f32);
+                for (j, light) in cell.iter_mut().enumerate() {
+                    let between = first + step * (j as f32 + 0.5);
+                    let way = |over: Over| over.way(self.view, (k * CELL + j) as f32 + 0.5, y as f32 + 0.5);
+                    *light += over.map_or(between, |over| between * layer.passes(way(over)));
+                }
+            }
+        }
+        row
     }
 
     fn band(&self, b: usize, bytes: &mut [u8], light: &mut [f32], clips: &mut [bool]) {
         // Places that share a pixel are mixed after the curve, as a screen mixes them.
-        let mut shown = vec![Vec3::ZERO; light.len()];
+        let mut shown = vec![Vec3A::ZERO; light.len()];
         self.visit(b, |at, what, c, cover| {
             if matches!(what, What::Over) {
                 shown[at] *= 1.0 - cover;
@@ -229,16 +241,16 @@ impl Shade<'_> {
             let y = luminance(c);
             light[at] += y * cover;
             clips[at] |= cover > 0.2 && self::clips(c, self.grey);
-            shown[at] += cover * if self.grey { Vec3::splat(tone::shoulder(y)) } else { Vec3::from(c.to_array().map(tone::shoulder)) };
+            shown[at] += cover * tone::shoulder(if self.grey { Vec3A::splat(y) } else { c });
         });
         let table = tone::table();
         if self.grey {
             for (byte, c) in bytes.iter_mut().zip(&shown) {
-                *byte = tone::value(table, c.x);
+                [*byte, ..] = tone::values(table, *c);
             }
         } else {
             for (three, c) in bytes.as_chunks_mut::<3>().0.iter_mut().zip(&shown) {
-                *three = c.to_array().map(|v| tone::value(table, v));
+                *three = tone::values(table, *c);
             }
         }
     }
@@ -247,20 +259,8 @@ impl Shade<'_> {
 impl Layer {
     /// What falls on a fragment.
     #[inline]
-    fn even(&self, k: usize, f: &Fragment) -> Vec3 {
+    fn even(&self, k: usize, f: &Fragment) -> Vec3A {
         let even = between(&self.sums.even, f.corners, f.at);
-        three(self.sums.refined.get(k).map_or(even, |more| even + *more)).max(Vec3::ZERO)
-    }
-}
-
-/// Which light lies where on the ground, read between its places.
-impl Sums {
-    fn ground_at(&self, view: &View, x: usize, y: usize) -> Vec3 {
-        let across = crate::lit::places(view).0;
-        let (fx, fy) = ((x as f32 + 0.5) / CELL as f32, (y as f32 + 0.5) / CELL as f32);
-        let (ix, iy) = (fx as usize, fy as usize);
-        let k = iy * across + ix;
-        let row = |k: usize| self.ground[k].lerp(self.ground[k + 1], fx - ix as f32);
-        row(k).lerp(row(k + across), fy - iy as f32)
+        three(self.sums.refined.get(k).map_or(even, |more| even + *more)).max(Vec3A::ZERO)
     }
 }

@@ -1,6 +1,6 @@
 //! The picture in linear light, for what is mixed before the curve: what the lens draws out of focus, and what the room draws of a movement.
 
-use glam::{Vec2, Vec3};
+use glam::{Vec2, Vec3, Vec3A};
 use rayon::prelude::*;
 
 use super::{Pixels, Shade, What, clips};
@@ -35,20 +35,25 @@ impl Shade<'_> {
     pub fn plate(&self) -> Plate {
         let (width, height) = (self.view.width, self.view.height);
         let mut places: Vec<Place> = vec![Place::default(); width * height];
+        let own = &self.pose.view;
+        let away = |p: Vec3| (p - own.at).dot(own.forward);
         places.par_chunks_mut(width * BAND).enumerate().for_each(|(b, band)| {
-            let first = b * BAND * width;
-            for (at, place) in band.iter_mut().enumerate() {
-                place.ground = self.ground((first + at) as u32);
+            for (row, line) in band.chunks_mut(width).enumerate() {
+                for (place, light) in line.iter_mut().zip(self.ground(b * BAND + row)) {
+                    place.ground = light.into();
+                }
             }
             self.visit(b, |at, what, light, cover| {
-                let place = &mut band[at];
+                let (place, light) = (&mut band[at], Vec3::from(light));
+                let mut lay = |away: f32| {
+                    place.sitter += light * cover;
+                    place.away += away * cover;
+                    place.cover += cover;
+                };
                 match what {
                     What::Ground => {}
-                    What::Sitter(away) => {
-                        place.sitter += light * cover;
-                        place.away += away * cover;
-                        place.cover += cover;
-                    }
+                    What::Sitter(f) => lay(away(self.pose.place(f))),
+                    What::Eye(e) => lay(away(e.on.at)),
                     What::Over => {
                         // Hairs stand where they lie, over the ground too.
                         place.sitter = place.sitter * (1.0 - cover) + light * cover;
@@ -164,18 +169,18 @@ impl Pixels {
     #[must_use]
     pub fn of(light: &[Vec3], view: &View, grey: bool) -> Self {
         let table = tone::table();
-        let byte = |v: f32| tone::value(table, tone::shoulder(v));
+        let bytes = |c: Vec3A| tone::values(table, tone::shoulder(c));
         Self {
             width: view.width,
             height: view.height,
             bytes: if grey {
-                light.iter().map(|c| byte(luminance(*c))).collect()
+                light.iter().map(|c| bytes(Vec3A::splat(luminance(*c)))[0]).collect()
             } else {
-                light.iter().flat_map(|c| c.to_array().map(byte)).collect()
+                light.iter().flat_map(|c| bytes(Vec3A::from(*c))).collect()
             },
             grey,
             light: light.iter().map(|c| luminance(*c)).collect(),
-            clips: light.iter().map(|c| clips(*c, grey)).collect(),
+            clips: light.iter().map(|c| clips(Vec3A::from(*c), grey)).collect(),
         }
     }
 }

@@ -1,10 +1,10 @@
 //! All sources together, on the corners of a pose and on the ground.
 
-use glam::{Vec3, Vec4};
+use glam::{Vec3, Vec3A, Vec4};
 use rayon::prelude::*;
 
 use crate::{
-    lit::{Lit, in_the_way, places},
+    lit::{CELL, Lit, in_the_way, places},
     pose::{Grain, Pose, surface::luminance},
     set::{Back, Front, Screen, Source},
     subject::Subject,
@@ -110,19 +110,18 @@ impl Sums {
         let tint = if pose.grain == Grain::None { Vec3::ONE } else { skin / luminance(skin) };
         let all = everywhere.extend(0.0);
         even.par_chunks_mut(CHUNK).zip(sheen.par_chunks_mut(CHUNK)).enumerate().for_each(|(c, (even, sheen))| {
-            let from = c * CHUNK;
-            for (k, (e, s)) in even.iter_mut().zip(sheen.iter_mut()).enumerate() {
-                let open = pose.open[from + k];
-                *e = all * open;
-                *s = all * (open * pose.surface.mirrors[from + k] * std::f32::consts::FRAC_1_PI);
+            let range = c * CHUNK..c * CHUNK + even.len();
+            let (open, mirrors) = (&pose.open[range.clone()], &pose.surface.mirrors[range.clone()]);
+            for (((e, s), open), mirrors) in even.iter_mut().zip(sheen.iter_mut()).zip(open).zip(mirrors) {
+                *e = all * *open;
+                *s = all * (open * mirrors * std::f32::consts::FRAC_1_PI);
             }
             for w in weighted {
                 let (by, bounced) = (w.sends.extend(0.0), (w.sends * tint).extend(0.0));
-                let range = from..from + even.len();
-                let (a, m, b) = (&w.lit.arrives[range.clone()], &w.lit.mirrors[range.clone()], &w.lit.bounced[range]);
-                for k in 0..even.len() {
-                    even[k] += by * a[k] + bounced * b[k];
-                    sheen[k] += by * m[k];
+                let (a, m, b) = (&w.lit.arrives[range.clone()], &w.lit.mirrors[range.clone()], &w.lit.bounced[range.clone()]);
+                for ((((e, s), a), m), b) in even.iter_mut().zip(sheen.iter_mut()).zip(a).zip(m).zip(b) {
+                    *e += by * *a + bounced * *b;
+                    *s += by * *m;
                 }
             }
         });
@@ -157,8 +156,17 @@ impl Sums {
                 }
             }
         }
-        blur(&mut self.ground, across, back.blur * view.scale() / crate::lit::CELL as f32);
+        blur(&mut self.ground, across, back.blur * view.scale() / CELL as f32);
         self
+    }
+
+    /// What the ground shows along a row of pixels, place by place.
+    #[must_use]
+    pub fn ground_line(&self, view: &View, y: usize) -> Vec<Vec3A> {
+        let across = places(view).0;
+        let (from, over) = (y / CELL * across, ((y % CELL) as f32 + 0.5) / CELL as f32);
+        let (above, below) = (&self.ground[from..from + across], &self.ground[from + across..from + 2 * across]);
+        above.iter().zip(below).map(|(a, b)| Vec3A::from(*a).lerp(Vec3A::from(*b), over)).collect()
     }
 }
 
@@ -168,12 +176,12 @@ fn spread(pose: &Pose, even: Vec<Vec4>) -> Vec<Vec4> {
     SPREAD.into_iter().fold(even, |before, share| {
         let mut after = before.clone();
         after.par_chunks_mut(CHUNK).enumerate().for_each(|(c, after)| {
-            for (k, e) in after.iter_mut().enumerate() {
-                let i = c * CHUNK + k;
-                let around = &beside[from[i] as usize..from[i + 1] as usize];
+            let range = c * CHUNK..c * CHUNK + after.len();
+            for ((e, ends), by) in after.iter_mut().zip(from[range.start..=range.end].windows(2)).zip(&by[range]) {
+                let around = &beside[ends[0] as usize..ends[1] as usize];
                 if !around.is_empty() {
                     let mean = around.iter().map(|j| before[*j as usize]).sum::<Vec4>() / around.len() as f32;
-                    *e += (mean - *e) * (share * by[i]);
+                    *e += (mean - *e) * (share * *by);
                 }
             }
         });

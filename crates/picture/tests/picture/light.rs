@@ -121,3 +121,28 @@ fn an_easel_remembers_and_shows_the_same() {
     }
     assert!(view.width.div_ceil(CELL) > 1);
 }
+
+/// While the head is turned all is to be done anew, and is done more roughly: tones stay, and the next picture of a head that is held still is as good as from nothing.
+#[test]
+fn a_head_that_is_turned_keeps_its_tones() {
+    let light = |outline| source(&emitter(lamp(30.0, 35.0, 1.5, outline), 1.0, None), 0.0);
+    for outline in [disc(0.5), rectangle(0.9, 1.2)] {
+        let view = set(Vec::new()).view(240, 300).0;
+        let (mut easel, still) = (Easel::default(), set(vec![light(outline)]));
+        let mut turned = still.clone();
+        turned.held.right = Vec3::new(0.9, 0.0, -0.435_889_9);
+        turned.held.ahead = Vec3::new(0.435_889_9, 0.0, 0.9);
+        let fresh = Easel::default().pixels(&SUBJECT, &turned, &view, Care::Moving, Grain::Coarse, true);
+        let mut draw = |set: &Set| easel.pixels(&SUBJECT, set, &view, Care::Moving, Grain::Coarse, true);
+        draw(&still);
+        let rough = draw(&turned);
+        let mut off: Vec<i16> = rough.bytes.iter().zip(&fresh.bytes).map(|(a, b)| i16::from(*a) - i16::from(*b)).collect();
+        let mean = f32::from(off.iter().sum::<i16>()) / off.len() as f32;
+        off.iter_mut().for_each(|o| *o = o.abs());
+        off.sort_unstable();
+        let (half, most) = (off[off.len() / 2], off[off.len() * 95 / 100]);
+        println!("{outline:?}: mean {mean:.2}, median {half}, 95th {most}");
+        assert!(mean.abs() < 0.5 && half <= 1 && most <= 8, "{outline:?}: mean {mean}, median {half}, 95th {most}");
+        assert!(rough != fresh && draw(&turned) == fresh, "held still it is as from nothing");
+    }
+}

@@ -94,6 +94,7 @@ impl Tree {
                 [a, b - a, c - a]
             })
             .collect();
+        nodes.shrink_to_fit();
         Self { nodes, triangles, ids }
     }
 

@@ -123,7 +123,7 @@ impl Pose {
         let (sitter, mesh) = (&subject.sitter, &subject.sitter.mesh);
         let places = if grain == Grain::Rough { 1 } else { 2 };
         let fine = view.times(places);
-        let raster = Raster::of(mesh, &fine);
+        let raster = Raster::of(mesh, &fine, grain != Grain::None);
         let used: Vec<AtomicBool> = (0..mesh.at.len()).map(|_| AtomicBool::new(false)).collect();
         let resolve = Resolve { subject, view, fine: &fine, raster: &raster, grain, used: &used };
         let (mut bands, mut hairs) = rayon::join(

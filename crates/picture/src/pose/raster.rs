@@ -3,7 +3,10 @@
 use glam::{Vec2, Vec3};
 use rayon::prelude::*;
 
-use crate::{sitter::Mesh, view::View};
+use crate::{
+    sitter::{Mesh, Part},
+    view::View,
+};
 
 /// Nothing of the sitter is seen here.
 pub(super) const NOTHING: u32 = u32::MAX;
@@ -37,9 +40,32 @@ pub(super) fn weights([p, q, s]: [Vec2; 3], at: Vec2) -> (f32, f32) {
     ((at - p).perp_dot(s - p) * over, (q - p).perp_dot(at - p) * over)
 }
 
+/// Hair is one shell, and where its lower edge stands off from neck or shoulder the ground shines through, as through no hair: gaps up to this are closed,
+/// metres (a judgement, by eye).
+const GAP: f32 = 0.012;
+
+/// Closes the gaps of hair in a row, with the hair beside them.
+fn comb(mesh: &Mesh, scale: f32, near: &mut [f32], seen: &mut [u32]) {
+    let is_hair = |id: u32| mesh.part[mesh.triangles[id as usize][0] as usize] == Part::Hair;
+    let mut last: Option<usize> = None;
+    for x in 0..seen.len() {
+        if seen[x] == NOTHING {
+            continue;
+        }
+        if let Some(before) = last.filter(|before| x - before > 1 && (x - before) as f32 <= GAP * scale * near[x])
+            && let Some(hair) = [before, x].into_iter().find(|k| is_hair(seen[*k]))
+        {
+            let (id, depth) = (seen[hair], near[hair]);
+            near[before + 1..x].fill(depth);
+            seen[before + 1..x].fill(id);
+        }
+        last = Some(x);
+    }
+}
+
 impl Raster {
-    /// Of a mesh, seen by a view with four places a pixel; both in the head's frame.
-    pub(super) fn of(mesh: &Mesh, fine: &View) -> Self {
+    /// Of a mesh, seen by a view with all places of its pixels; both in the head's frame. Combed, hair has no gaps.
+    pub(super) fn of(mesh: &Mesh, fine: &View, combed: bool) -> Self {
         let (width, height) = (fine.width, fine.height);
         let corners: Vec<Vec3> = mesh.at.par_iter().with_min_len(4096).map(|p| fine.project(*p)).collect();
         // Which triangles reach into which band, part by part of the mesh.
@@ -86,6 +112,11 @@ impl Raster {
                             (near[k], seen[k]) = (z, *i);
                         }
                     }
+                }
+            }
+            if combed {
+                for (near, seen) in near.chunks_mut(width).zip(seen.chunks_mut(width)) {
+                    comb(mesh, fine.scale(), near, seen);
                 }
             }
         });

@@ -150,6 +150,7 @@ impl Mesh {
         for i in 1..from.len() {
             from[i] += from[i - 1];
         }
-        (pairs.into_iter().map(|p| p.1).collect(), from)
+        // Not collected from the pairs themselves: their room would be kept, several times as much.
+        (pairs.iter().map(|p| p.1).collect(), from)
     }
 }

@@ -5,6 +5,7 @@ mod light;
 #[allow(dead_code, reason = "what writes the scenes uses the rest")]
 mod patterns;
 mod plate;
+mod pose;
 mod reference;
 mod seen;
 mod sides;

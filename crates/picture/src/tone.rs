@@ -41,21 +41,36 @@ pub fn encoded(share: f32) -> f32 {
 /// Steps of the table from shares to values.
 const STEPS: usize = 4096;
 
-static SRGB: LazyLock<Vec<u8>> = LazyLock::new(|| (0..=STEPS).map(|i| (encoded(i as f32 / STEPS as f32) + 0.5) as u8).collect());
+static SRGB: LazyLock<Vec<u16>> =
+    LazyLock::new(|| (0..=STEPS).map(|i| (encoded(i as f32 / STEPS as f32) * 256.0).round() as u16).collect());
 
-/// The table from shares of full scale to values.
+/// The table from shares of full scale to values, in parts of 256 of each.
 #[must_use]
-pub fn table() -> &'static [u8] {
+pub fn table() -> &'static [u16] {
     &SRGB
+}
+
+/// What is added before a value is cut off to a whole one: half a value rounds it.
+pub const ROUND: u16 = 128;
+
+/// The same by place, so that a ground that darkens slowly shows no steps: in each four by four pixels, as many are one value brighter as the rest says.
+///
+/// Source: ordered dither by Bayer's matrix, from memory.
+#[inline]
+#[must_use]
+pub const fn dither(x: usize, y: usize) -> u16 {
+    const SIXTEENTHS: [[u16; 4]; 4] = [[0, 8, 2, 10], [12, 4, 14, 6], [3, 11, 1, 9], [15, 7, 13, 5]];
+    SIXTEENTHS[y & 3][x & 3] * 16 + 8
 }
 
 /// The values of shares by the table: nearest steps, told by adding a number whose neighbours are one apart, as casts check for more than can be.
 #[inline]
 #[must_use]
-pub fn values(table: &[u8], shares: Vec3A) -> [u8; 3] {
+pub fn values(table: &[u16], shares: Vec3A, add: u16) -> [u8; 3] {
     const WHOLE: f32 = (1 << 23) as f32;
     let steps = shares.max(Vec3A::ZERO).min(Vec3A::ONE) * STEPS as f32 + WHOLE;
-    steps.to_array().map(|step| table.get((step.to_bits() & 0x7f_ffff) as usize).copied().unwrap_or(255))
+    let value = |step: f32| table.get((step.to_bits() & 0x7f_ffff) as usize).map_or(255, |v| ((v + add) >> 8) as u8);
+    steps.to_array().map(value)
 }
 
 /// A tone in stops over mid-grey; nothing of no light.
@@ -84,7 +99,7 @@ mod tests {
     use super::*;
 
     fn value(share: f32) -> u8 {
-        let [one, two, _] = values(table(), Vec3A::new(share, share, 0.0));
+        let [one, two, _] = values(table(), Vec3A::new(share, share, 0.0), ROUND);
         assert_eq!(one, two);
         one
     }
@@ -121,6 +136,14 @@ mod tests {
         fn the_table_is_the_curve(share in -0.1f32..1.1) {
             let near = f32::from(value(share)) - encoded(share);
             prop_assert!(near.abs() <= 0.9, "{share}: {near}");
+        }
+
+        /// Over four by four pixels a tone is itself, finer than one value.
+        #[test]
+        fn dither_keeps_the_tone(share in 0.02f32..0.98) {
+            let shares = Vec3A::splat(share);
+            let sum: u16 = (0..16).map(|k| u16::from(values(table(), shares, dither(k % 4, k / 4))[0])).sum();
+            prop_assert!((f32::from(sum) / 16.0 - encoded(share)).abs() < 0.12, "{share}: {sum}");
         }
 
         #[test]

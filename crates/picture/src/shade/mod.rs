@@ -37,12 +37,12 @@ pub struct Pixels {
 
 impl Pixels {
     /// Lays a light over a pixel, as much of it as is covered.
-    pub(crate) fn over(&mut self, at: usize, light: Vec3, cover: f32, table: &[u8]) {
+    pub(crate) fn over(&mut self, at: usize, light: Vec3, cover: f32, table: &[u16]) {
         let (y, light) = (luminance(light), Vec3A::from(light));
         self.light[at] += (y - self.light[at]) * cover;
         self.clips[at] = if cover > 0.5 { clips(light, self.grey) } else { self.clips[at] };
         let channels = if self.grey { 1 } else { 3 };
-        let shown = tone::values(table, tone::shoulder(if self.grey { Vec3A::splat(y) } else { light }));
+        let shown = tone::values(table, tone::shoulder(if self.grey { Vec3A::splat(y) } else { light }), tone::ROUND);
         for (byte, value) in self.bytes[at * channels..(at + 1) * channels].iter_mut().zip(shown) {
             let value = f32::from(value);
             *byte = (f32::from(*byte) + (value - f32::from(*byte)) * cover).round() as u8;
@@ -243,14 +243,21 @@ impl Shade<'_> {
             clips[at] |= cover > 0.2 && self::clips(c, self.grey);
             shown[at] += cover * tone::shoulder(if self.grey { Vec3A::splat(y) } else { c });
         });
-        let table = tone::table();
-        if self.grey {
-            for (byte, c) in bytes.iter_mut().zip(&shown) {
-                [*byte, ..] = tone::values(table, *c);
+        shown_as(&shown, self.view.width, self.grey, bytes);
+    }
+}
+
+/// Writes shares of full scale, row by row, as a screen shows them.
+fn shown_as(shown: &[Vec3A], width: usize, grey: bool, bytes: &mut [u8]) {
+    let (table, channels) = (tone::table(), if grey { 1 } else { 3 });
+    for (y, (bytes, shown)) in bytes.chunks_mut(width * channels).zip(shown.chunks(width)).enumerate() {
+        if grey {
+            for (x, (byte, c)) in bytes.iter_mut().zip(shown).enumerate() {
+                [*byte, ..] = tone::values(table, *c, tone::dither(x, y));
             }
         } else {
-            for (three, c) in bytes.as_chunks_mut::<3>().0.iter_mut().zip(&shown) {
-                *three = tone::values(table, *c);
+            for (x, (three, c)) in bytes.as_chunks_mut::<3>().0.iter_mut().zip(shown).enumerate() {
+                *three = tone::values(table, *c, tone::dither(x, y));
             }
         }
     }

@@ -3,7 +3,7 @@
 use glam::{Vec2, Vec3, Vec3A};
 use rayon::prelude::*;
 
-use super::{Pixels, Shade, What, clips};
+use super::{Pixels, Shade, What, clips, shown_as};
 use crate::{
     pose::{BAND, surface::luminance},
     set::Lens,
@@ -168,16 +168,14 @@ impl Pixels {
     /// Of linear light.
     #[must_use]
     pub fn of(light: &[Vec3], view: &View, grey: bool) -> Self {
-        let table = tone::table();
-        let bytes = |c: Vec3A| tone::values(table, tone::shoulder(c));
+        let shown = |c: &Vec3| tone::shoulder(if grey { Vec3A::splat(luminance(*c)) } else { Vec3A::from(*c) });
+        let shown: Vec<Vec3A> = light.iter().map(shown).collect();
+        let mut bytes = vec![0; light.len() * if grey { 1 } else { 3 }];
+        shown_as(&shown, view.width, grey, &mut bytes);
         Self {
             width: view.width,
             height: view.height,
-            bytes: if grey {
-                light.iter().map(|c| bytes(Vec3A::splat(luminance(*c)))[0]).collect()
-            } else {
-                light.iter().flat_map(|c| bytes(Vec3A::from(*c))).collect()
-            },
+            bytes,
             grey,
             light: light.iter().map(|c| luminance(*c)).collect(),
             clips: light.iter().map(|c| clips(Vec3A::from(*c), grey)).collect(),

@@ -19,8 +19,10 @@ use ink_lamp_sitting::studio::StandIn;
 use patterns::{Kind, kinds, patterns, placed, scene};
 use serde_json::json;
 
-/// So many pixels of each kind are kept for a scene.
-const SAMPLES: [(Kind, usize); 4] = [(Kind::Skin, 400), (Kind::Hair, 120), (Kind::Garment, 100), (Kind::Ground, 120)];
+/// So many pixels of each kind are kept for a scene; of skin more where little of it is lit.
+const fn samples(rim: bool) -> [(Kind, usize); 4] {
+    [(Kind::Skin, if rim { 1600 } else { 400 }), (Kind::Hair, 120), (Kind::Garment, 100), (Kind::Ground, 120)]
+}
 
 fn main() {
     let folder = std::env::args().nth(1).expect("a folder");
@@ -35,7 +37,7 @@ fn main() {
             ply(&folder.join(format!("{name}.ply")), &subject, &set);
             let kinds = kinds(&subject, &set, &view);
             let mut pixels = Vec::new();
-            for (kind, most) in SAMPLES {
+            for (kind, most) in samples(pattern == "rim") {
                 let all: Vec<usize> = (0..kinds.len()).filter(|k| kinds[*k] == Some(kind)).collect();
                 let count = most.min(all.len());
                 // Spread over all of them by the golden ratio.

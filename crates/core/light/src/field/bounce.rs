@@ -4,7 +4,8 @@
 ///
 /// Source: the mean of the integrating sphere and of the split-flux method (handbooks, from memory). Exact for the mean over all surfaces
 /// where all reflect alike; weighting by area is an approximation, and single places of the walls lay −37 to +44 % off in rooms that were
-/// path-traced.
+/// path-traced. At a face under a softbox it lay within 0.3 stop of path tracing in eight rooms (`scene/tests/rooms.py`); between black walls, where a
+/// hundredth comes back, it gives half of that.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Surfaces {
     /// Across.

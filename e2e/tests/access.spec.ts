@@ -106,9 +106,12 @@ test('what can’t be used is found, in either theme', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByRole('table')).toBeVisible()
   // A press without a name, and words that are pale on paper alone.
-  await page.evaluate(() =>
-    document.body.insertAdjacentHTML('beforeend', '<button></button><p style="color:#aaa">Pale</p>'),
-  )
+  await page.evaluate(() => {
+    const pale = document.createElement('p')
+    pale.textContent = 'Pale'
+    pale.style.color = '#aaa'
+    document.body.append(document.createElement('button'), pale)
+  })
   const wrong = await scan(page)
   expect(wrong.map((w) => w.split(' <')[0])).toEqual(['button-name:', 'paper: color-contrast:'])
 })

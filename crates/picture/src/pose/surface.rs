@@ -31,7 +31,7 @@ pub struct Looks {
 pub enum Grain {
     /// Everything the same white, and nothing throws light back: for measuring what arrives straight.
     None,
-    /// The same as the next, by one place a pixel in place of four: while the head is turned, or the camera moved.
+    /// Even colours, by one place a pixel in place of four and half of the corners: while the head is turned, or the camera moved.
     Rough,
     /// Colours without the finest grain: while a hand moves something.
     Coarse,
@@ -73,7 +73,7 @@ pub fn looks(sitter: &Sitter, grain: Grain, triangle: [u32; 3], second: f32, thi
         Part::Hair => hair(&spot, colours),
         Part::Mouth => Looks { albedo: Vec3::new(0.060, 0.020, 0.018), shine: 0.3 },
         Part::Cap => cap(&spot, colours),
-        Part::Skin | Part::Eye => skin(&spot, sitter, grain == Grain::Fine),
+        Part::Skin | Part::Eye => skin(&spot, sitter, grain),
     }
 }
 
@@ -99,24 +99,28 @@ fn cap(spot: &Spot, colours: &Colours) -> Looks {
 }
 
 /// A jersey with a ribbed neckline and its seam.
-fn garment(p: Vec3, below: f32, mottled: f32, colours: &Colours) -> Vec3 {
+fn garment(p: Vec3, below: f32, mottled: f32, colours: &Colours, grain: Grain) -> Vec3 {
+    if grain == Grain::Rough {
+        return colours.garment;
+    }
     let rib = if below > -0.0165 { 0.05 * (p.x.atan2(p.z + 0.04) * 0.085 * TAU / 0.0028).sin() } else { 0.0 };
     let seam = smooth(0.0010, 0.0004, (below + 0.0168).abs()) * 0.22;
     let grain = 0.10 * Noise::get().at(p * Vec3::new(900.0, 420.0, 900.0));
     colours.garment * (1.0 + grain + 0.05 * mottled + rib - seam)
 }
 
-fn skin(spot: &Spot, sitter: &Sitter, fine: bool) -> Looks {
+fn skin(spot: &Spot, sitter: &Sitter, grain: Grain) -> Looks {
     let (noise, mesh, colours) = (Noise::get(), spot.mesh, &sitter.colours);
+    let (fine, rough) = (grain == Grain::Fine, grain == Grain::Rough);
     let p = spot.at();
     let (hairline, lips, neckline) = (spot.of(&mesh.hair), spot.of(&mesh.lip), spot.of(&mesh.garment));
     let mottled = if fine { noise.at(p * 260.0) } else { 0.0 };
     if neckline < -0.0007 {
-        return Looks { albedo: garment(p, neckline, mottled, colours), shine: 0.7 };
+        return Looks { albedo: garment(p, neckline, mottled, colours, grain), shine: 0.7 };
     }
     let (red, oil, beard, lid) = (spot.of(&mesh.red), spot.of(&mesh.oil), spot.of(&mesh.beard), spot.of(&mesh.lid));
     let pores = if fine { noise.at(p * 900.0 + 3.0) } else { 0.0 };
-    let patches = noise.at(p * 90.0 + 11.0);
+    let patches = if rough { 0.0 } else { noise.at(p * 90.0 + 11.0) };
     let toward = |colour: Vec3, by: f32| Vec3::ONE.lerp(colour, by.clamp(0.0, 1.0));
     let mut albedo = colours.skin * (1.0 + 0.030 * mottled + 0.035 * pores + 0.03 * patches);
     albedo *= toward(Vec3::new(1.05, 0.86, 0.84), red * (1.0 + 0.4 * patches));
@@ -150,7 +154,7 @@ fn skin(spot: &Spot, sitter: &Sitter, fine: bool) -> Looks {
     }
     let cloth = smooth(0.0006, -0.0006, neckline);
     if cloth > 0.0 {
-        albedo = albedo.lerp(garment(p, neckline, mottled, colours), cloth);
+        albedo = albedo.lerp(garment(p, neckline, mottled, colours, grain), cloth);
         shine += (0.7 - shine) * cloth;
     }
     Looks { albedo, shine }

@@ -25,8 +25,6 @@ pub struct Subject {
     pub beside: Vec<u32>,
     /// Where those of each corner begin.
     pub beside_from: Vec<u32>,
-    /// For each corner the one whose light will do for both, while there is no time for all: about half of them.
-    pub stands_for: Vec<u32>,
     /// Places that a portrait is judged by: the cheek to the picture's left, the one to its right, forehead and garment.
     pub landmarks: [Option<Landmark>; 4],
 }
@@ -52,30 +50,6 @@ fn foremost(sitter: &Sitter, (right, above): (f32, f32)) -> Option<Landmark> {
     Some(Landmark { at: mesh.at[i], normal: mesh.normal[i] })
 }
 
-/// Corners in pairs of neighbours that look the same way, no farther apart than this, metres.
-const PAIR: f32 = 0.004;
-
-fn paired(sitter: &Sitter, beside: &[u32], beside_from: &[u32]) -> Vec<u32> {
-    let mesh = &sitter.mesh;
-    let mut stands_for: Vec<Option<u32>> = vec![None; mesh.at.len()];
-    for i in 0..mesh.at.len() {
-        if stands_for[i].is_some() {
-            continue;
-        }
-        stands_for[i] = Some(i as u32);
-        let around = &beside[beside_from[i] as usize..beside_from[i + 1] as usize];
-        let alike = |j: &&u32| {
-            let j = **j as usize;
-            let near = mesh.at[i].distance(mesh.at[j]) < PAIR && mesh.normal[i].dot(mesh.normal[j]) > 0.95;
-            stands_for[j].is_none() && near && mesh.part[i] == mesh.part[j] && (mesh.garment[i] < 0.0) == (mesh.garment[j] < 0.0)
-        };
-        if let Some(other) = around.iter().find(alike) {
-            stands_for[*other as usize] = Some(i as u32);
-        }
-    }
-    stands_for.into_iter().flatten().collect()
-}
-
 impl Subject {
     /// A sitter with what its corners see.
     #[must_use]
@@ -94,7 +68,6 @@ impl Subject {
         let tree = Tree::of(&sitter.mesh.at, &sitter.mesh.triangles);
         let (beside, beside_from) = sitter.mesh.neighbours();
         let landmarks = LANDMARKS.map(|place| foremost(&sitter, place));
-        let stands_for = paired(&sitter, &beside, &beside_from);
-        Self { sitter, seen, shadows: false, tree, beside, beside_from, stands_for, landmarks }
+        Self { sitter, seen, shadows: false, tree, beside, beside_from, landmarks }
     }
 }

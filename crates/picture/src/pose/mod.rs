@@ -130,9 +130,6 @@ impl Pose {
             || (0..view.height.div_ceil(BAND)).into_par_iter().map(|b| resolve.band(b)).collect::<Vec<Band>>(),
             || if grain == Grain::None { Vec::new() } else { strokes::hairs(sitter, view, &fine, &raster) },
         );
-        for h in &mut hairs {
-            h.lit_as = resolve.lit_by(h.lit_as);
-        }
         for i in hairs.iter().map(|h| h.lit_as).chain(subject.seen.parts.iter().flatten().copied()) {
             used[i as usize].store(true, Relaxed);
         }
@@ -175,7 +172,7 @@ impl Pose {
         Self {
             view: *view,
             grain,
-            spread: spread(subject, &corners, &place, &used, grain == Grain::Rough),
+            spread: spread(subject, &corners, &place, &used),
             open: corners.iter().map(|i| subject.seen.open[*i as usize]).collect(),
             links: corners.iter().map(|i| subject.seen.links[*i as usize]).collect(),
             parts: subject.seen.parts.iter().map(|p| (p.map(|i| place[i as usize]), throw(p[0]))).collect(),
@@ -211,15 +208,14 @@ fn each(corners: &[u32]) -> impl IndexedParallelIterator<Item = &u32> {
 }
 
 /// Skin beside skin, for light that spreads under it. Over long edges it spreads less: `(2 mm / edge)²`.
-fn spread(subject: &Subject, corners: &[u32], place: &[u32], used: &[AtomicBool], rough: bool) -> (Vec<u32>, Vec<u32>, Vec<f32>) {
+fn spread(subject: &Subject, corners: &[u32], place: &[u32], used: &[AtomicBool]) -> (Vec<u32>, Vec<u32>, Vec<f32>) {
     let mesh = &subject.sitter.mesh;
     let met = |i: usize, beside: &mut Vec<u32>| {
         let first = beside.len();
         if mesh.part[i] == Part::Skin && mesh.garment[i] > 0.0005 && cropped(mesh, i) < 0.6 {
             let around = &subject.beside[subject.beside_from[i] as usize..subject.beside_from[i + 1] as usize];
-            let lit = around.iter().map(|j| if rough { subject.stands_for[*j as usize] } else { *j });
-            let skin = lit.filter(|j| *j as usize != i && mesh.part[*j as usize] == Part::Skin && used[*j as usize].load(Relaxed));
-            beside.extend(skin.map(|j| place[j as usize]));
+            let skin = around.iter().filter(|j| mesh.part[**j as usize] == Part::Skin && used[**j as usize].load(Relaxed));
+            beside.extend(skin.map(|j| place[*j as usize]));
         }
         let met = &beside[first..];
         let edge = met.iter().map(|j| mesh.at[corners[*j as usize] as usize].distance(mesh.at[i])).sum::<f32>() / met.len().max(1) as f32;
@@ -301,18 +297,10 @@ impl Resolve<'_> {
         (fragments, eyes, ground)
     }
 
-    /// The corner that lends another one its light.
-    fn lit_by(&self, corner: u32) -> u32 {
-        if self.grain == Grain::Rough { self.subject.stands_for[corner as usize] } else { corner }
-    }
-
-    /// The corners whose light a place of a triangle takes.
-    fn uses(&self, triangle: [u32; 3]) -> [u32; 3] {
-        let corners = triangle.map(|i| self.lit_by(i));
-        for i in corners {
+    fn uses(&self, triangle: [u32; 3]) {
+        for i in triangle {
             self.used[i as usize].store(true, Relaxed);
         }
-        corners
     }
 
     fn fragment(&self, pixel: u32, id: u32, x: f32, y: f32, cover: f32) -> Fragment {
@@ -320,16 +308,16 @@ impl Resolve<'_> {
         let (second, third) = weights(self.raster.flat(triangle), glam::Vec2::new(x, y));
         // A pixel's middle may lie outside of what was met at one of its places.
         let (second, third) = (second.clamp(-0.3, 1.3), third.clamp(-0.3, 1.3));
-        let corners = self.uses(triangle);
+        self.uses(triangle);
         let looks = looks(&self.subject.sitter, self.grain, triangle, second, third);
-        Fragment { pixel, corners, at: [second, third], cover, albedo: looks.albedo, shine: looks.shine }
+        Fragment { pixel, corners: triangle, at: [second, third], cover, albedo: looks.albedo, shine: looks.shine }
     }
 
     /// Four more places, by true rays.
     fn eye(&self, pixel: u32, id: u32, x: f32, y: f32, cover: f32, eyes: &mut Vec<EyeSpot>) {
         let (sitter, seen) = (&self.subject.sitter, &self.subject.seen);
         let triangle = sitter.mesh.triangles[id as usize];
-        let corners = self.uses(triangle);
+        self.uses(triangle);
         let (second, third) = weights(self.raster.flat(triangle), glam::Vec2::new(x, y));
         let eye = sitter.eye_at(sitter.mesh.at[triangle[0] as usize].x);
         for (dx, dy) in [(-0.25, -0.25), (0.25, -0.25), (-0.25, 0.25), (0.25, 0.25)] {
@@ -346,7 +334,7 @@ impl Resolve<'_> {
                 if z > 0.0 { (0.6 + angle() / 0.16).clamp(0.0, 1.0) } else { 0.0 }
             });
             on.mirrors *= clear.into_iter().fold(0.0, f32::max);
-            eyes.push(EyeSpot { pixel, corners, at: [second.clamp(0.0, 1.0), third.clamp(0.0, 1.0)], cover, on });
+            eyes.push(EyeSpot { pixel, corners: triangle, at: [second.clamp(0.0, 1.0), third.clamp(0.0, 1.0)], cover, on });
         }
     }
 }

@@ -31,7 +31,7 @@ pub struct Looks {
 pub enum Grain {
     /// Everything the same white, and nothing throws light back: for measuring what arrives straight.
     None,
-    /// Even colours, by one place a pixel in place of four and half of the corners: while the head is turned, or the camera moved.
+    /// Colours without grain, by one place a pixel in place of four: while the head is turned, or the camera moved.
     Rough,
     /// Colours without the finest grain: while a hand moves something.
     Coarse,
@@ -100,13 +100,10 @@ fn cap(spot: &Spot, colours: &Colours) -> Looks {
 
 /// A jersey with a ribbed neckline and its seam.
 fn garment(p: Vec3, below: f32, mottled: f32, colours: &Colours, grain: Grain) -> Vec3 {
-    if grain == Grain::Rough {
-        return colours.garment;
-    }
     let rib = if below > -0.0165 { 0.05 * (p.x.atan2(p.z + 0.04) * 0.085 * TAU / 0.0028).sin() } else { 0.0 };
     let seam = smooth(0.0010, 0.0004, (below + 0.0168).abs()) * 0.22;
-    let grain = 0.10 * Noise::get().at(p * Vec3::new(900.0, 420.0, 900.0));
-    colours.garment * (1.0 + grain + 0.05 * mottled + rib - seam)
+    let thread = if grain == Grain::Rough { 0.0 } else { 0.10 * Noise::get().at(p * Vec3::new(900.0, 420.0, 900.0)) };
+    colours.garment * (1.0 + thread + 0.05 * mottled + rib - seam)
 }
 
 fn skin(spot: &Spot, sitter: &Sitter, grain: Grain) -> Looks {

@@ -31,14 +31,6 @@ pub struct Tones {
     pub black: f32,
 }
 
-/// The light at which each tenth begins, but for the first.
-static BEGINS: LazyLock<[f32; TENTHS]> =
-    LazyLock::new(|| std::array::from_fn(|k| if k == 0 { 0.0 } else { MID_GREY * (FIRST + k as f32 / 10.0).exp2() }));
-/// For each part of a doubling of light, a thirty-second of it at most, the tenth in which it begins: a part holds no more than one of their borders.
-static TENTH: LazyLock<Vec<u8>> = LazyLock::new(|| {
-    let begins = |part: usize| f32::from_bits((part as u32 + PARTS_FROM) << PART_BITS);
-    (0..PARTS).map(|part| BEGINS.partition_point(|b| *b <= begins(part)).saturating_sub(1) as u8).collect()
-});
 /// Bits of a number that do not say in which part it lies.
 const PART_BITS: u32 = 23 - 5;
 /// The first part: it begins under the first tenth's end.
@@ -46,25 +38,41 @@ const PARTS_FROM: u32 = 0.001f32.to_bits() >> PART_BITS;
 /// As many parts as reach over the last tenth's beginning.
 const PARTS: usize = ((2.0f32.to_bits() >> PART_BITS) - PARTS_FROM) as usize;
 
-/// In which tenth a light lies.
-#[inline]
-fn tenth(table: &[u8], light: f32) -> usize {
-    let part = (light.max(0.0).to_bits() >> PART_BITS).saturating_sub(PARTS_FROM) as usize;
-    let at = usize::from(table[part.min(PARTS - 1)]);
-    let next = (at + 1).min(TENTHS - 1);
-    if light >= BEGINS[next] { next } else { at }
+/// In which tenth a light lies, without a logarithm for each.
+struct Tenths {
+    /// The light at which each begins; the first reaches down to none.
+    begins: [f32; TENTHS],
+    /// For each part of a doubling of light, a thirty-second of it at most, the tenth in which it begins: a part holds no more than one of their borders.
+    at: Vec<u8>,
+}
+
+static TENTHS_OF: LazyLock<Tenths> = LazyLock::new(|| {
+    let begins: [f32; TENTHS] = std::array::from_fn(|k| if k == 0 { 0.0 } else { MID_GREY * (FIRST + k as f32 / 10.0).exp2() });
+    let part = |part: usize| f32::from_bits((part as u32 + PARTS_FROM) << PART_BITS);
+    let at = (0..PARTS).map(|k| begins.partition_point(|b| *b <= part(k)).saturating_sub(1) as u8).collect();
+    Tenths { begins, at }
+});
+
+impl Tenths {
+    #[inline]
+    fn of(&self, light: f32) -> usize {
+        let part = (light.max(0.0).to_bits() >> PART_BITS).saturating_sub(PARTS_FROM) as usize;
+        let at = usize::from(self.at[part.min(PARTS - 1)]);
+        let next = (at + 1).min(TENTHS - 1);
+        if light >= self.begins[next] { next } else { at }
+    }
 }
 
 impl Tones {
     /// Of a picture.
     #[must_use]
     pub fn of(pixels: &Pixels) -> Self {
-        let (table, dark) = (&**TENTH, MID_GREY * BLACK.exp2());
+        let (tenths, dark) = (&*TENTHS_OF, MID_GREY * BLACK.exp2());
         let mut counts = [0u32; TENTHS];
         let counted = |part: &[f32]| {
             let (mut counts, mut black) = ([0u32; TENTHS], 0u32);
             for light in part {
-                counts[tenth(table, *light)] += 1;
+                counts[tenths.of(*light)] += 1;
                 black += u32::from(light.max(0.0) < dark);
             }
             (counts, black)
@@ -75,7 +83,7 @@ impl Tones {
             black += dark;
         }
         let all = pixels.light.len().max(1) as f32;
-        let clipped = pixels.clips.iter().map(|c| u32::from(*c)).sum::<u32>() as f32;
+        let clipped = pixels.clips.iter().filter(|c| **c).count() as f32;
         Self { histogram: counts.into_iter().map(|c| c as f32 / all).collect(), clipped: clipped / all, black: black as f32 / all }
     }
 }
@@ -262,7 +270,7 @@ mod tests {
         fn a_light_lies_in_its_tenth(light in prop_oneof![Just(0.0f32), Just(f32::NAN), -1.0f32..0.0, 1e-6f32..3.0, 0.001f32..0.01, 100.0f32..1e9]) {
             let place = stops(light).map_or(0.0, |t| (t - FIRST) * 10.0);
             let by_logarithm = place.floor().clamp(0.0, (TENTHS - 1) as f32) as usize;
-            let at = tenth(&TENTH, light);
+            let at = TENTHS_OF.of(light);
             prop_assert!(at == by_logarithm || (place - place.round()).abs() < 1e-4, "{light}: {at}, not {by_logarithm}");
         }
     }

@@ -13,8 +13,12 @@ FACE = np.array([0, 1.25, 0])
 PATHS = 100_000
 
 
-def white(reflectance):
+def matt(reflectance):
     return {'type': 'twosided', 'b': {'type': 'diffuse', 'reflectance': {'type': 'rgb', 'value': reflectance}}}
+
+
+def up(axis):
+    return [0, 0, 1] if abs(axis[1]) > 0.5 else [0, 1, 0]
 
 
 def returned(room, lamp, radius, toward):
@@ -22,12 +26,10 @@ def returned(room, lamp, radius, toward):
     wide, deep = left + right, behind + before
     middle = np.array([(right - left) / 2, ceiling / 2, (before - behind) / 2])
 
-    def wall(at, normal, across, up, reflectance):
-        world = T().look_at(origin=list(at), target=list(np.array(at) + normal), up=[0, 0, 1] if abs(normal[1]) > 0.5 else [0, 1, 0])
-        return {'type': 'rectangle', 'to_world': world.scale([across / 2, up / 2, 1]), 'bsdf': white(reflectance)}
+    def wall(at, normal, across, along, reflectance):
+        world = T().look_at(origin=list(at), target=list(np.array(at) + normal), up=up(normal))
+        return {'type': 'rectangle', 'to_world': world.scale([across / 2, along / 2, 1]), 'bsdf': matt(reflectance)}
 
-    toward = np.array(toward, float) / np.linalg.norm(toward)
-    side = [0, 0, 1] if abs(toward[1]) > 0.9 else [0, 1, 0]
     scene = {
         'type': 'scene',
         # What the meter sees of the lamp itself is left out.
@@ -40,11 +42,11 @@ def returned(room, lamp, radius, toward):
         'floor': wall([middle[0], 0, middle[2]], [0, 1, 0], wide, deep, floor),
         # It throws nothing back itself, and neither does the meter.
         'lamp': {
-            'type': 'disk', 'to_world': T().look_at(origin=lamp, target=list(FACE), up=[0, 1, 0]).scale([radius, radius, 1]), 'bsdf': white(0.0),
+            'type': 'disk', 'to_world': T().look_at(origin=lamp, target=list(FACE), up=[0, 1, 0]).scale([radius, radius, 1]), 'bsdf': matt(0.0),
             'emitter': {'type': 'area', 'radiance': {'type': 'rgb', 'value': 1.0}},
         },
         'meter': {
-            'type': 'rectangle', 'to_world': T().look_at(origin=list(FACE), target=list(FACE + toward), up=side).scale([1e-3, 1e-3, 1]), 'bsdf': white(0.0),
+            'type': 'rectangle', 'to_world': T().look_at(origin=list(FACE), target=list(FACE + toward), up=up(toward)).scale([1e-3, 1e-3, 1]), 'bsdf': matt(0.0),
             'sensor': {
                 'type': 'irradiancemeter', 'sampler': {'type': 'independent', 'sample_count': PATHS},
                 'film': {'type': 'hdrfilm', 'width': 1, 'height': 1, 'rfilter': {'type': 'box'}, 'pixel_format': 'luminance'},

@@ -121,8 +121,7 @@ impl Pose {
     #[must_use]
     pub fn of(subject: &Subject, view: &View, grain: Grain) -> Self {
         let (sitter, mesh) = (&subject.sitter, &subject.sitter.mesh);
-        let places = if grain == Grain::Rough { 1 } else { 2 };
-        let fine = view.times(places);
+        let fine = view.times(grain.places());
         let raster = Raster::of(mesh, &fine, grain != Grain::None);
         let used: Vec<AtomicBool> = (0..mesh.at.len()).map(|_| AtomicBool::new(false)).collect();
         let resolve = Resolve { subject, view, fine: &fine, raster: &raster, grain, used: &used };
@@ -249,7 +248,7 @@ struct Resolve<'a> {
 
 impl Resolve<'_> {
     fn part(&self, triangle: u32) -> Option<Part> {
-        (triangle != NOTHING).then(|| self.subject.sitter.mesh.part[self.subject.sitter.mesh.triangles[triangle as usize][0] as usize])
+        (triangle != NOTHING).then(|| self.subject.sitter.mesh.part_of(triangle))
     }
 
     /// One fragment for a pixel that is the same all over; up to four and some ground at an edge, where there are four places a pixel.
@@ -259,11 +258,11 @@ impl Resolve<'_> {
         let (mut eyes, mut ground) = (Vec::new(), vec![0f32; width * rows]);
         for y in b * BAND..b * BAND + rows {
             for x in 0..width {
-                if self.fine == self.view {
-                    let at = y * width + x;
-                    let (id, pixel, fx, fy) = (self.raster.seen[at], at as u32, x as f32 + 0.5, y as f32 + 0.5);
+                let (pixel, here) = ((y * width + x) as u32, (y - b * BAND) * width + x);
+                if self.grain.places() == 1 {
+                    let (id, fx, fy) = (self.raster.seen[pixel as usize], x as f32 + 0.5, y as f32 + 0.5);
                     match self.part(id) {
-                        None => ground[(y - b * BAND) * width + x] = 1.0,
+                        None => ground[here] = 1.0,
                         Some(Part::Eye) => self.eye(pixel, id, fx, fy, 0.25, &mut eyes),
                         Some(_) => fragments.push(self.fragment(pixel, id, fx, fy, 1.0)),
                     }
@@ -271,9 +270,8 @@ impl Resolve<'_> {
                 }
                 let places: [usize; 4] = std::array::from_fn(|k| (y * 2 + k / 2) * self.raster.width + x * 2 + k % 2);
                 let ids = places.map(|k| self.raster.seen[k]);
-                let pixel = (y * width + x) as u32;
                 if ids == [NOTHING; 4] {
-                    ground[(y - b * BAND) * width + x] = 1.0;
+                    ground[here] = 1.0;
                     continue;
                 }
                 let near = places.map(|k| self.raster.near[k]);
@@ -287,7 +285,7 @@ impl Resolve<'_> {
                 for (k, (id, part)) in ids.into_iter().zip(parts).enumerate() {
                     let (fx, fy) = (x as f32 * 2.0 + 0.5 + (k % 2) as f32, y as f32 * 2.0 + 0.5 + (k / 2) as f32);
                     match part {
-                        None => ground[(y - b * BAND) * width + x] += 0.25,
+                        None => ground[here] += 0.25,
                         Some(Part::Eye) if self.grain != Grain::None => self.eye(pixel, id, fx, fy, 0.0625, &mut eyes),
                         Some(_) => fragments.push(self.fragment(pixel, id, fx, fy, 0.25)),
                     }

@@ -46,14 +46,13 @@ const GAP: f32 = 0.012;
 
 /// Closes the gaps of hair in a row, with the hair beside them.
 fn comb(mesh: &Mesh, scale: f32, near: &mut [f32], seen: &mut [u32]) {
-    let is_hair = |id: u32| mesh.part[mesh.triangles[id as usize][0] as usize] == Part::Hair;
     let mut last: Option<usize> = None;
     for x in 0..seen.len() {
         if seen[x] == NOTHING {
             continue;
         }
         if let Some(before) = last.filter(|before| x - before > 1 && (x - before) as f32 <= GAP * scale * near[x])
-            && let Some(hair) = [before, x].into_iter().find(|k| is_hair(seen[*k]))
+            && let Some(hair) = [before, x].into_iter().find(|k| mesh.part_of(seen[*k]) == Part::Hair)
         {
             let (id, depth) = (seen[hair], near[hair]);
             near[before + 1..x].fill(depth);

@@ -39,6 +39,14 @@ pub enum Grain {
     Fine,
 }
 
+impl Grain {
+    /// So many places across a pixel are looked at.
+    #[must_use]
+    pub const fn places(self) -> usize {
+        if matches!(self, Self::Rough) { 1 } else { 2 }
+    }
+}
+
 /// Where something lies in a triangle.
 struct Spot<'a> {
     mesh: &'a Mesh,

@@ -42,7 +42,7 @@ impl Pixels {
         self.light[at] += (y - self.light[at]) * cover;
         self.clips[at] = if cover > 0.5 { clips(light, self.grey) } else { self.clips[at] };
         let channels = if self.grey { 1 } else { 3 };
-        let shown = tone::values(table, tone::shoulder(if self.grey { Vec3A::splat(y) } else { light }), tone::ROUND);
+        let shown = tone::values(table, shares(light, self.grey), tone::ROUND);
         for (byte, value) in self.bytes[at * channels..(at + 1) * channels].iter_mut().zip(shown) {
             let value = f32::from(value);
             *byte = (f32::from(*byte) + (value - f32::from(*byte)) * cover).round() as u8;
@@ -95,11 +95,14 @@ fn clips(light: Vec3A, grey: bool) -> bool {
     if grey { luminance(light) >= tone::FULL } else { light.max_element() >= tone::FULL }
 }
 
-/// What lies at a place of a picture.
+/// A light as shares of full scale, in each colour or in its one grey.
+fn shares(light: Vec3A, grey: bool) -> Vec3A {
+    tone::shoulder(if grey { Vec3A::splat(luminance(light)) } else { light })
+}
+
+/// What lies before the ground at a place of a picture.
 #[derive(Debug, Clone, Copy)]
 enum What<'a> {
-    /// The ground.
-    Ground,
     /// The sitter.
     Sitter(&'a Fragment),
     /// An eye.
@@ -189,18 +192,12 @@ impl Shade<'_> {
         Pixels { width, height, bytes, grey: self.grey, light, clips }
     }
 
-    /// What lies in a band, place by place: where in it, what, its light, and how much of its pixel it covers. What lies over the rest comes last.
+    /// What lies before the ground in a band, place by place: where in it, what, its light, and how much of its pixel it covers. What lies over the rest
+    /// comes last.
     #[inline]
     fn visit(&self, b: usize, mut lay: impl FnMut(usize, What, Vec3A, f32)) {
-        let (width, top) = (self.view.width, b * BAND);
-        let first = top * width;
+        let first = b * BAND * self.view.width;
         let [from, to] = [self.pose.rows[b], self.pose.rows[b + 1]];
-        for (row, covers) in self.pose.ground[first..].chunks(width).take(BAND).enumerate() {
-            let ground = self.ground(top + row);
-            for (x, (cover, light)) in covers.iter().zip(ground).enumerate().filter(|(_, (cover, _))| **cover > 0.0) {
-                lay(row * width + x, What::Ground, light, *cover);
-            }
-        }
         for (k, f) in self.pose.fragments[from.fragment..to.fragment].iter().enumerate() {
             lay(f.pixel as usize - first, What::Sitter(f), self.fragment(from.fragment + k, f), f.cover);
         }
@@ -232,17 +229,20 @@ impl Shade<'_> {
 
     fn band(&self, b: usize, bytes: &mut [u8], light: &mut [f32], clips: &mut [bool]) {
         // Places that share a pixel are mixed after the curve, as a screen mixes them.
+        let (width, top) = (self.view.width, b * BAND);
         let mut shown = vec![Vec3A::ZERO; light.len()];
-        self.visit(b, |at, what, c, cover| {
-            if matches!(what, What::Over) {
-                shown[at] *= 1.0 - cover;
-                light[at] *= 1.0 - cover;
-            }
-            let y = luminance(c);
-            light[at] += y * cover;
+        // What was there stays, but for what is laid over it.
+        let mut lay = |at: usize, c: Vec3A, cover: f32, stays: f32| {
+            light[at] = light[at] * stays + luminance(c) * cover;
             clips[at] |= cover > 0.2 && self::clips(c, self.grey);
-            shown[at] += cover * tone::shoulder(if self.grey { Vec3A::splat(y) } else { c });
-        });
+            shown[at] = shown[at] * stays + cover * shares(c, self.grey);
+        };
+        for (row, covers) in self.pose.ground[top * width..].chunks(width).take(BAND).enumerate() {
+            for (x, (cover, light)) in covers.iter().zip(self.ground(top + row)).enumerate().filter(|(_, (cover, _))| **cover > 0.0) {
+                lay(row * width + x, light, *cover, 1.0);
+            }
+        }
+        self.visit(b, |at, what, c, cover| lay(at, c, cover, if matches!(what, What::Over) { 1.0 - cover } else { 1.0 }));
         shown_as(&shown, self.view.width, self.grey, bytes);
     }
 }

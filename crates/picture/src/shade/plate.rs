@@ -3,11 +3,10 @@
 use glam::{Vec2, Vec3, Vec3A};
 use rayon::prelude::*;
 
-use super::{Pixels, Shade, What, clips, shown_as};
+use super::{Pixels, Shade, What, clips, shares, shown_as};
 use crate::{
     pose::{BAND, surface::luminance},
     set::Lens,
-    tone,
     view::View,
 };
 
@@ -51,7 +50,6 @@ impl Shade<'_> {
                     place.cover += cover;
                 };
                 match what {
-                    What::Ground => {}
                     What::Sitter(f) => lay(away(self.pose.place(f))),
                     What::Eye(e) => lay(away(e.on.at)),
                     What::Over => {
@@ -168,8 +166,7 @@ impl Pixels {
     /// Of linear light.
     #[must_use]
     pub fn of(light: &[Vec3], view: &View, grey: bool) -> Self {
-        let shown = |c: &Vec3| tone::shoulder(if grey { Vec3A::splat(luminance(*c)) } else { Vec3A::from(*c) });
-        let shown: Vec<Vec3A> = light.iter().map(shown).collect();
+        let shown: Vec<Vec3A> = light.iter().map(|c| shares(Vec3A::from(*c), grey)).collect();
         let mut bytes = vec![0; light.len() * if grey { 1 } else { 3 }];
         shown_as(&shown, view.width, grey, &mut bytes);
         Self {

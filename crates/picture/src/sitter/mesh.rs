@@ -112,6 +112,13 @@ pub struct Colours {
 }
 
 impl Mesh {
+    /// What a triangle is.
+    #[inline]
+    #[must_use]
+    pub fn part_of(&self, triangle: u32) -> Part {
+        self.part[self.triangles[triangle as usize][0] as usize]
+    }
+
     /// Normals by the triangles around each corner, larger ones counting for more; those of hair, which is coarse, smoothed once.
     pub(super) fn turn_outward(&mut self, eyes: &[Eye; 2]) {
         let mut sum = vec![Vec3::ZERO; self.at.len()];

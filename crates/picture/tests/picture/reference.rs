@@ -52,6 +52,9 @@ fn compared(faces: &[StandIn]) -> Vec<String> {
     over
 }
 
+/// A rim light meets so little skin of some that only with this many pixels a sitter is judged alone.
+const ENOUGH: usize = 48;
+
 fn one(face: StandIn, rims: &mut Vec<f32>) -> Vec<String> {
     let (subject, name) = (subject(face), format!("{face:?}"));
     let open = Subject::plain(subject.sitter.clone());
@@ -68,7 +71,12 @@ fn one(face: StandIn, rims: &mut Vec<f32>) -> Vec<String> {
         };
         let top = brightest("skin");
         let seen = |p: &Kept| p.2 / unshadowed[p.1].max(1e-6);
-        let lit = of("skin", &|p| p.2 > top / 16.0);
+        let on_skin: Vec<f32> = pixels.iter().filter(|p| p.0 == "skin" && p.2 > top / 16.0).map(|p| error(&p)).collect();
+        let (is_rim, count) = (pattern == "rim", on_skin.len());
+        if is_rim {
+            rims.extend(&on_skin);
+        }
+        let lit = told(on_skin);
         let border: Vec<f32> =
             pixels.iter().filter(|p| p.0 == "skin" && p.2 > top / 32.0 && (0.05..0.95).contains(&seen(p))).map(|p| error(&p)).collect();
         borders.extend(&border);
@@ -79,16 +87,13 @@ fn one(face: StandIn, rims: &mut Vec<f32>) -> Vec<String> {
         println!(
             "{name} {pattern}: lit skin {lit:.3?}, penumbra {penumbra:.3?}, ground {ground:.3?}, hair {hair:.3?}, garment {garment:.3?}"
         );
-        if pattern == "rim" {
-            rims.extend(pixels.iter().filter(|p| p.0 == "skin" && p.2 > top / 16.0).map(|p| error(&p)));
-        }
         let mut bounded = |what: &str, found: Option<(f32, f32)>, (median, most): (f32, f32)| {
             if let Some((middle, high)) = found.filter(|(middle, high)| *middle > median || *high > most) {
                 over.push(format!("{name} {pattern}: {what} {middle:.3} / {high:.3}, not {median} / {most}"));
             }
         };
-        if pattern != "rim" {
-            bounded("lit skin", lit, (0.02, 0.15));
+        if !is_rim || count >= ENOUGH {
+            bounded("lit skin", lit, if is_rim { (0.04, 0.3) } else { (0.02, 0.15) });
         }
         bounded("ground", ground, (0.05, 0.15));
     }

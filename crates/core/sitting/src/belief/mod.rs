@@ -18,6 +18,7 @@ pub mod teach;
 
 use ink_lamp_light::strobe::Dial;
 pub use lights::Known;
+use smallvec::{SmallVec, smallvec};
 
 use crate::{
     kit::Calibration,
@@ -93,11 +94,14 @@ const fn at(place: RoomPlace) -> usize {
     }
 }
 
+/// Errors that count for a light: of its unit, of what it wears, of its setting, of its placement.
+type Errors = SmallVec<[usize; 4]>;
+
 /// A reading, as it is expected.
 #[derive(Debug, Clone, PartialEq)]
 struct Reading {
     /// What the sheets say of each light in it, and the errors that count for it.
-    parts: Vec<(f64, Vec<usize>)>,
+    parts: SmallVec<[(f64, Errors); 2]>,
     /// The room's own light less the meter's time, and its error.
     room: Option<(f64, usize)>,
 }
@@ -171,7 +175,7 @@ impl Belief {
         for (index, light) in setup.lights.iter().enumerate() {
             let model = setup.model(light, &studio);
             let unit = belief.error(Key::Unit(index), if model.whole { UNIT } else { UNKNOWN });
-            let worn = light.worn_id().map(|worn| belief.error(Key::Worn(worn), MODIFIER));
+            let worn = light.worn_id().map(|worn| belief.worn(&worn));
             belief.lights.push(Now {
                 model: model.av_100,
                 whole: model.whole,
@@ -262,10 +266,16 @@ impl Belief {
         self.normal.add(sd)
     }
 
+    /// The error of something that is worn.
+    fn worn(&mut self, worn: &str) -> usize {
+        let known = self.keys.iter().position(|k| matches!(k, Key::Worn(one) if one == worn));
+        known.unwrap_or_else(|| self.error(Key::Worn(worn.to_owned()), MODIFIER))
+    }
+
     /// What earlier sittings taught of a unit in what it wears.
     fn know(&mut self, unit: usize, worn: Option<usize>, learnt: Calibration) {
         let errors = std::iter::once(unit).chain(worn).collect();
-        let both = Reading { parts: vec![(0.0, errors)], room: None };
+        let both = Reading { parts: smallvec![(0.0, errors)], room: None };
         let offset = learnt.offset.get();
         // So far off its sheet something else is wrong (another unit, a wrong sheet): it is where one begins, and not how surely.
         let odd = (offset.abs() - FAR * UNIT.hypot(MODIFIER)).max(0.0);
@@ -322,9 +332,9 @@ impl Belief {
     }
 
     /// The errors that count for a light as it stood in a reading.
-    fn errors_of(&mut self, light: usize, part: &Part) -> Vec<usize> {
-        let mut errors = vec![self.lights[light].unit];
-        errors.extend(part.worn.clone().map(|worn| self.error(Key::Worn(worn), MODIFIER)));
+    fn errors_of(&mut self, light: usize, part: &Part) -> Errors {
+        let mut errors: Errors = smallvec![self.lights[light].unit];
+        errors.extend(part.worn.as_ref().map(|worn| self.worn(worn)));
         errors.extend(part.dial.map(|dial| self.error(Key::Setting(light, dial), DIAL)));
         let place = self.error(Key::Place(light, part.placement), part.hand.get());
         errors.push(place);

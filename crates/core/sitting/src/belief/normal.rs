@@ -3,15 +3,24 @@
 //! Source: the Kalman filter's measurement update in its iterated, extended form (linearised anew at each better mean, always updated from
 //! what was known before): textbook, closed form.
 
+use smallvec::SmallVec;
+
 /// A joint normal: means and covariances of so many errors, in stops.
 #[derive(Debug, Clone, Default)]
 pub(super) struct Normal {
     mean: Vec<f64>,
-    /// Row by row, `room` wide.
+    /// Below the diagonal and on it, row by row: with one error more a row is added.
     cov: Vec<f64>,
-    room: usize,
     /// Standard deviations before anything was seen.
     first: Vec<f64>,
+    /// What each error shares with what is just being taken; and those that do.
+    shares: Vec<f64>,
+    touched: Vec<(usize, f64)>,
+}
+
+/// Where a row begins.
+const fn row(of: usize) -> usize {
+    of * (of + 1) / 2
 }
 
 /// So often an observation is linearised anew at most: three times is enough for what is known, more for what is not.
@@ -21,11 +30,11 @@ const ENOUGH: f64 = 1e-4;
 /// Where all means move by less than this, stops, they stay: a hundredth of what a meter shows.
 const SETTLED: f64 = 1e-3;
 
-/// Most observations are of so many errors: a unit, what it wears, its setting, its placement, and the room.
-const SLOPE: usize = 5;
+/// Most observations are of so many errors: a unit, what it wears, its setting and its placement, the same of another light, and the room.
+const SLOPE: usize = 9;
 
 /// A sum of errors: which, and how much each counts.
-pub(super) type Sum = Vec<(usize, f64)>;
+pub(super) type Sum = SmallVec<[(usize, f64); SLOPE]>;
 
 /// What is to be expected of an observation at some errors, and its slope over them. Handed the mean of one error by its place.
 pub(super) trait Expected {
@@ -38,38 +47,31 @@ pub(super) trait Expected {
 impl Normal {
     /// Room for so many errors, until there are more.
     pub(super) fn with_room(room: usize) -> Self {
-        Self { mean: Vec::with_capacity(room), cov: vec![0.0; room * room], room, first: Vec::with_capacity(room) }
-    }
-
-    /// Twice the room.
-    fn grow(&mut self) {
-        let (n, room) = (self.mean.len(), (2 * self.room).max(8));
-        let mut cov = vec![0.0; room * room];
-        for at in 0..n {
-            cov[at * room..at * room + n].copy_from_slice(&self.cov[at * self.room..at * self.room + n]);
+        Self {
+            mean: Vec::with_capacity(room),
+            cov: Vec::with_capacity(row(room)),
+            first: Vec::with_capacity(room),
+            shares: Vec::with_capacity(room),
+            touched: Vec::with_capacity(room),
         }
-        (self.cov, self.room) = (cov, room);
     }
 
     /// One error more, about nothing and apart from all others.
     pub(super) fn add(&mut self, sd: f64) -> usize {
         let n = self.mean.len();
-        if n == self.room {
-            self.grow();
-        }
         self.mean.push(0.0);
         self.first.push(sd);
-        self.cov[n * self.room + n] = sd * sd;
+        self.cov.resize(row(n) + n, 0.0);
+        self.cov.push(sd * sd);
         n
     }
 
     /// All errors as they were before anything was seen of them; gives what is known by now.
     pub(super) fn begin_again(&mut self) -> Vec<f64> {
         let known = std::mem::replace(&mut self.mean, vec![0.0; self.first.len()]);
-        // Beyond the errors that there are nothing was ever written.
+        self.cov.fill(0.0);
         for (at, sd) in self.first.iter().enumerate() {
-            self.cov[at * self.room..at * self.room + self.first.len()].fill(0.0);
-            self.cov[at * self.room + at] = sd * sd;
+            self.cov[row(at) + at] = sd * sd;
         }
         known
     }
@@ -81,7 +83,12 @@ impl Normal {
 
     /// Makes an error less sure.
     pub(super) fn widen(&mut self, at: usize, sd: f64) {
-        self.cov[at * self.room + at] += sd * sd;
+        self.cov[row(at) + at] += sd * sd;
+    }
+
+    /// How two errors vary together.
+    fn cov(&self, one: usize, other: usize) -> f64 {
+        self.cov[row(one.max(other)) + one.min(other)]
     }
 
     pub(super) fn mean(&self, at: usize) -> f64 {
@@ -95,18 +102,17 @@ impl Normal {
 
     /// How two sums vary together.
     pub(super) fn covariance(&self, one: &[(usize, f64)], other: &[(usize, f64)]) -> f64 {
-        one.iter().map(|(a, by)| by * other.iter().map(|(b, times)| times * self.cov[a * self.room + b]).sum::<f64>()).sum()
+        one.iter().map(|(a, by)| by * other.iter().map(|(b, times)| times * self.cov(*a, *b)).sum::<f64>()).sum()
     }
 
     /// Takes an observation with its own variance.
     pub(super) fn learn(&mut self, shown: f64, noise: f64, expected: &impl Expected) {
-        let (mut slope, mut seen): (Sum, Vec<f64>) = (Vec::new(), Vec::new());
+        let (mut slope, mut seen) = (Sum::new(), SmallVec::<[f64; SLOPE]>::new());
         let mut gain = 0.0;
         for _ in 0..if expected.is_straight() { 1 } else { ROUNDS } {
             // Where the last round came to; `seen` is what each error of the slope shares with the observation.
-            let moved: Vec<(usize, f64)> = slope.iter().zip(&seen).map(|((at, _), s)| (*at, s * gain)).collect();
-            let by = |at: usize| moved.iter().find(|(a, _)| *a == at).map_or(0.0, |(_, by)| *by);
-            let mut now = Sum::with_capacity(SLOPE);
+            let by = |at: usize| slope.iter().zip(&seen).find(|((a, _), _)| *a == at).map_or(0.0, |(_, s)| s * gain);
+            let mut now = Sum::new();
             let y = expected.at(&|at| self.mean[at] + by(at), &mut now);
             // What was expected before, by this slope: else the observation would count three times.
             let y = y - now.iter().map(|(at, h)| h * by(*at)).sum::<f64>();
@@ -124,7 +130,7 @@ impl Normal {
 
     /// The same, linearised where all that was seen by now leads to: once all observations are, they come to one least-squares solution.
     pub(super) fn learn_near(&mut self, shown: f64, noise: f64, expected: &impl Expected, near: &[f64]) {
-        let mut slope = Sum::with_capacity(SLOPE);
+        let mut slope = Sum::new();
         let y = expected.at(&|at| near[at], &mut slope);
         let y = y + slope.iter().map(|(at, h)| h * (self.mean[*at] - near[*at])).sum::<f64>();
         let spread = self.covariance(&slope, &slope);
@@ -132,19 +138,22 @@ impl Normal {
     }
 
     fn take(&mut self, slope: &[(usize, f64)], gain: f64, noise: f64) {
-        let n = self.mean.len();
-        // The covariances are symmetric: rows lie together in memory, and whole rows are added.
-        let mut shares = vec![0.0; n];
+        let Self { mean, cov, shares, touched, .. } = self;
+        shares.clear();
+        shares.resize(mean.len(), 0.0);
         for (to, h) in slope {
-            let row = &self.cov[to * self.room..to * self.room + n];
-            shares.iter_mut().zip(row).for_each(|(share, cov)| *share += h * cov);
+            let (below, above) = shares.split_at_mut(to + 1);
+            below.iter_mut().zip(&cov[row(*to)..]).for_each(|(share, cov)| *share += h * cov);
+            above.iter_mut().zip(to + 1..).for_each(|(share, of)| *share += h * cov[row(of) + to]);
         }
         let spread: f64 = slope.iter().map(|(at, h)| h * shares[*at]).sum();
-        for at in (0..n).filter(|at| shares[*at] != 0.0) {
-            self.mean[at] += shares[at] * gain;
-            let of = shares[at] / (spread + noise);
-            let row = &mut self.cov[at * self.room..at * self.room + n];
-            row.iter_mut().zip(&shares).for_each(|(cov, share)| *cov -= of * share);
+        // Lights that were never in a reading together, and under no room, share nothing.
+        touched.clear();
+        touched.extend(shares.iter().copied().enumerate().filter(|(_, share)| *share != 0.0));
+        for (nth, (at, share)) in touched.iter().enumerate() {
+            mean[*at] += share * gain;
+            let (of, row) = (share / (spread + noise), &mut cov[row(*at)..=row(*at) + at]);
+            touched[..=nth].iter().for_each(|(other, share)| row[*other] -= of * share);
         }
     }
 }

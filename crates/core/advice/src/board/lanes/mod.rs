@@ -24,7 +24,8 @@ use whole::whole;
 
 pub(super) fn lanes(scene: &Scene, pick: &Pick, all: Option<&AllSet>, face: Option<&Face>) -> Vec<Lane> {
     let (setup, levels) = (scene.setup, &scene.levels);
-    let mut lanes = vec![room(scene), camera(setup)];
+    let mut lanes = Vec::with_capacity(setup.lights.len() + 4);
+    lanes.extend([room(scene), camera(setup)]);
     lanes.extend((0..setup.lights.len()).map(|i| light(scene, i, pick, all)));
     on_ground(levels, scene.placed(), &mut lanes);
     lanes.push(whole(scene, face));

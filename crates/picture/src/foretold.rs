@@ -136,8 +136,7 @@ impl Easel {
         let pose = self.posed(subject, view, &held, grain, care);
         let stand = Stand { subject, held: &held, pose: &pose, view, back: &set.back, screens: &set.screens };
         self.light(&stand, set, care);
-        let weighted: Vec<Weighted> =
-            self.lit.iter().zip(&set.sources).map(|(lit, source)| Weighted::of(lit, source, &held, &set.screens)).collect();
+        let weighted: Vec<Weighted> = self.lit.iter().zip(&set.sources).map(|(lit, source)| Weighted::of(lit, source, &held)).collect();
         let layers = layers(&stand, &weighted, &|_| true, set.room, &set.back);
         let over = if layers.len() > 1 { Over::of(&set.lens) } else { None };
         let shade = Shade { pose: &pose, view, layers: &layers, over, weighted: &weighted, grey };

@@ -31,6 +31,9 @@ pub struct Tones {
     pub black: f32,
 }
 
+/// Tenths below this one read as black.
+const DARK: usize = ((BLACK - FIRST) * 10.0) as usize;
+
 /// Bits of a number that do not say in which part it lies.
 const PART_BITS: u32 = 23 - 5;
 /// The first part: it begins under the first tenth's end.
@@ -40,26 +43,27 @@ const PARTS: usize = ((2.0f32.to_bits() >> PART_BITS) - PARTS_FROM) as usize;
 
 /// In which tenth a light lies, without a logarithm for each.
 struct Tenths {
-    /// The light at which each begins; the first reaches down to none.
-    begins: [f32; TENTHS],
-    /// For each part of a doubling of light, a thirty-second of it at most, the tenth in which it begins: a part holds no more than one of their borders.
-    at: Vec<u8>,
+    /// For each part of a doubling of light, a thirty-second of it at most, the tenth in which it begins and the light at which the next one does: a part
+    /// holds no more than one of their borders.
+    at: [(f32, u8); PARTS],
 }
 
 static TENTHS_OF: LazyLock<Tenths> = LazyLock::new(|| {
     let begins: [f32; TENTHS] = std::array::from_fn(|k| if k == 0 { 0.0 } else { MID_GREY * (FIRST + k as f32 / 10.0).exp2() });
     let part = |part: usize| f32::from_bits((part as u32 + PARTS_FROM) << PART_BITS);
-    let at = (0..PARTS).map(|k| begins.partition_point(|b| *b <= part(k)).saturating_sub(1) as u8).collect();
-    Tenths { begins, at }
+    let at = |k: usize| {
+        let at = begins.partition_point(|b| *b <= part(k)).saturating_sub(1);
+        (begins.get(at + 1).copied().unwrap_or(f32::INFINITY), at as u8)
+    };
+    Tenths { at: std::array::from_fn(at) }
 });
 
 impl Tenths {
     #[inline]
     fn of(&self, light: f32) -> usize {
         let part = (light.max(0.0).to_bits() >> PART_BITS).saturating_sub(PARTS_FROM) as usize;
-        let at = usize::from(self.at[part.min(PARTS - 1)]);
-        let next = (at + 1).min(TENTHS - 1);
-        if light >= self.begins[next] { next } else { at }
+        let (next, at) = self.at[part.min(PARTS - 1)];
+        usize::from(at) + usize::from(light >= next)
     }
 }
 
@@ -67,21 +71,20 @@ impl Tones {
     /// Of a picture.
     #[must_use]
     pub fn of(pixels: &Pixels) -> Self {
-        let (tenths, dark) = (&*TENTHS_OF, MID_GREY * BLACK.exp2());
-        let mut counts = [0u32; TENTHS];
+        let tenths = &*TENTHS_OF;
+        // Beside each other on a ground many lie in one tenth: counted by turns, no count waits for the one before.
         let counted = |part: &[f32]| {
-            let (mut counts, mut black) = ([0u32; TENTHS], 0u32);
-            for light in part {
-                counts[tenths.of(*light)] += 1;
-                black += u32::from(light.max(0.0) < dark);
+            let mut counts = [[0u32; TENTHS]; 4];
+            for four in part.chunks(4) {
+                for (light, counts) in four.iter().zip(&mut counts) {
+                    counts[tenths.of(*light)] += 1;
+                }
             }
-            (counts, black)
+            counts
         };
-        let mut black = 0;
-        for (part, dark) in pixels.light.par_chunks(1 << 15).map(counted).collect::<Vec<_>>() {
-            counts.iter_mut().zip(part).for_each(|(sum, count)| *sum += count);
-            black += dark;
-        }
+        let parts: Vec<_> = pixels.light.par_chunks(1 << 15).map(counted).collect();
+        let counts: [u32; TENTHS] = std::array::from_fn(|k| parts.iter().flatten().map(|counts| counts[k]).sum());
+        let black: u32 = counts[..DARK].iter().sum();
         let all = pixels.light.len().max(1) as f32;
         let clipped = pixels.clips.iter().filter(|c| **c).count() as f32;
         Self { histogram: counts.into_iter().map(|c| c as f32 / all).collect(), clipped: clipped / all, black: black as f32 / all }
@@ -197,7 +200,7 @@ impl Measure<'_> {
             let (at, normal) = (pose.place(f), pose.normal(f));
             for (sum, w) in toward.iter_mut().zip(self.shade.weighted) {
                 sum.0 += luminance(w.sends * f.albedo) * between(&w.lit.arrives, f.corners, f.at) * f.cover;
-                sum.1 += normal.dot((w.at() - at).normalize_or(normal)) * f.cover;
+                sum.1 += normal.dot((w.at - at).normalize_or(normal)) * f.cover;
             }
         }
         if cover <= 0.0 {

@@ -1,6 +1,7 @@
 //! One front's light on a pose and on the ground behind it, for a radiance of 1: what changes when a light is moved, and stays when its power is turned.
 
 mod back;
+mod mirrored;
 mod refine;
 
 use glam::Vec3;
@@ -45,6 +46,8 @@ pub struct Lit {
     pub mirrors: Vec<f32>,
     /// What arrives by way of the sitter's own surface.
     pub bounced: Vec<f32>,
+    /// What each place on an eye mirrors of it.
+    pub catches: Vec<f32>,
     /// What arrives at each place of the ground.
     pub ground: Vec<f32>,
     /// What differs at fragments in the border of a shadow.
@@ -245,8 +248,9 @@ impl Lit {
         let bounced = bounced(pose, &arrives);
         let refined =
             if care == Care::Rest && stand.subject.shadows { refine::refined(stand, front, &screens, &arrives) } else { Vec::new() };
+        let catches = mirrored::mirrored(stand, front, &screens);
         let ground = back::light(stand, front, screens, care);
-        Self { front: front.clone(), care, arrives, mirrors, bounced, ground, refined }
+        Self { front: front.clone(), care, arrives, mirrors, bounced, catches, ground, refined }
     }
 }
 

@@ -84,7 +84,7 @@ pub struct Shade<'a> {
     pub layers: &'a [Layer],
     /// Where the shutter cuts any of it off, how far over the frame each place is.
     pub over: Option<Over>,
-    /// The sources in the head's frame, for what eyes mirror.
+    /// The sources, for what eyes mirror.
     pub weighted: &'a [Weighted<'a>],
     /// By one grey.
     pub grey: bool,
@@ -157,12 +157,12 @@ impl Shade<'_> {
     }
 
     /// The light of a place on an eye: what it throws back, and what it mirrors.
-    fn eye(&self, e: &EyeSpot) -> Vec3A {
+    fn eye(&self, k: usize, e: &EyeSpot) -> Vec3A {
         self.together(e.pixel, |layer| {
             let even = three(between(&layer.sums.even, e.corners, e.at));
             let mut mirrored = layer.everywhere;
             for w in layer.sources.iter().filter_map(|n| self.weighted.get(*n)) {
-                mirrored += w.sends * (w.mirrored(e.on.at, e.on.mirrored) * RADIANCE);
+                mirrored += w.sends * (w.lit.catches[k] * RADIANCE);
             }
             (Vec3A::from(e.on.albedo) * even + Vec3A::from(mirrored * e.on.mirrors)).max(Vec3A::ZERO)
         })
@@ -201,8 +201,8 @@ impl Shade<'_> {
         for (k, f) in self.pose.fragments[from.fragment..to.fragment].iter().enumerate() {
             lay(f.pixel as usize - first, What::Sitter(f), self.fragment(from.fragment + k, f), f.cover);
         }
-        for e in &self.pose.eyes[from.eye..to.eye] {
-            lay(e.pixel as usize - first, What::Eye(e), self.eye(e), e.cover);
+        for (k, e) in self.pose.eyes[from.eye..to.eye].iter().enumerate() {
+            lay(e.pixel as usize - first, What::Eye(e), self.eye(from.eye + k, e), e.cover);
         }
         for h in &self.pose.hairs[from.hairs..to.hairs] {
             lay(h.pixel as usize - first, What::Over, self.hairs(h), h.cover);

@@ -4,14 +4,14 @@ use glam::{Vec3, Vec3A, Vec4};
 use rayon::prelude::*;
 
 use crate::{
-    lit::{CELL, Lit, in_the_way, places},
+    lit::{CELL, Lit, places},
     pose::{Grain, Pose, surface::luminance},
-    set::{Back, Front, Screen, Source},
+    set::{Back, Source},
     subject::Subject,
     view::{Held, View},
 };
 
-/// A source with what it sends, in the head's frame.
+/// A source with what it sends.
 #[derive(Debug, Clone)]
 pub struct Weighted<'a> {
     /// Its light, for a radiance of 1.
@@ -22,62 +22,15 @@ pub struct Weighted<'a> {
     pub returns: Vec3,
     /// What of it passes the shutter, from the edge where the second curtain starts.
     pub over: &'a [f32],
-    held: Held,
-    /// What stands before it.
-    screens: Vec<Screen>,
-    at: Vec3,
-    axis: Vec3,
-    across: Vec3,
-    along: Vec3,
+    /// Where it is, in the head's frame.
+    pub at: Vec3,
 }
 
 impl<'a> Weighted<'a> {
     /// A source's light with its strength.
     #[must_use]
-    pub fn of(lit: &'a Lit, source: &'a Source, held: &Held, screens: &[Screen]) -> Self {
-        let Front { across, along, .. } = lit.front;
-        Self {
-            lit,
-            sends: source.sends,
-            returns: source.returns,
-            over: &source.over,
-            held: *held,
-            screens: in_the_way(screens, &lit.front),
-            at: held.inside(lit.front.at),
-            axis: held.turned(lit.front.axis),
-            // One over half its size, so that 1 is its edge.
-            across: held.turned(across) / across.length_squared(),
-            along: held.turned(along) / along.length_squared(),
-        }
-    }
-
-    /// Where it is.
-    #[must_use]
-    pub const fn at(&self) -> Vec3 {
-        self.at
-    }
-
-    /// What of its radiance a ray meets: 0 where it passes by.
-    #[must_use]
-    pub fn mirrored(&self, from: Vec3, along: Vec3) -> f32 {
-        let toward = along.dot(self.axis);
-        if toward > -1e-4 {
-            return 0.0;
-        }
-        let far = (self.at - from).dot(self.axis) / toward;
-        let hit = from + along * far - self.at;
-        let (u, v) = (hit.dot(self.across), hit.dot(self.along));
-        let inside = if self.lit.front.round { u * u + v * v < 1.0 } else { u.abs() < 1.0 && v.abs() < 1.0 };
-        let hidden = || {
-            let (eye, spot) = (self.held.outside(from), self.held.outside(from + along * far));
-            self.screens.iter().any(|s| s.is_between(eye, spot))
-        };
-        if far <= 0.0 || !inside || hidden() {
-            return 0.0;
-        }
-        let beam = &self.lit.front.beam;
-        let sin = (1.0 - toward * toward / along.length_squared()).max(0.0).sqrt();
-        beam.get((sin * beam.len().saturating_sub(1) as f32) as usize).copied().unwrap_or(1.0)
+    pub fn of(lit: &'a Lit, source: &'a Source, held: &Held) -> Self {
+        Self { lit, sends: source.sends, returns: source.returns, over: &source.over, at: held.inside(lit.front.at) }
     }
 }
 
@@ -173,20 +126,23 @@ impl Sums {
 /// Light that spreads under the skin.
 fn spread(pose: &Pose, even: Vec<Vec4>) -> Vec<Vec4> {
     let (beside, from, by) = &pose.spread;
-    SPREAD.into_iter().fold(even, |before, share| {
-        let mut after = before.clone();
+    let (mut before, mut after) = (even, vec![Vec4::ZERO; pose.corners.len()]);
+    for share in SPREAD {
         after.par_chunks_mut(CHUNK).enumerate().for_each(|(c, after)| {
             let range = c * CHUNK..c * CHUNK + after.len();
-            for ((e, ends), by) in after.iter_mut().zip(from[range.start..=range.end].windows(2)).zip(&by[range]) {
+            let ends = from[range.start..=range.end].windows(2);
+            for (((e, own), ends), by) in after.iter_mut().zip(&before[range.clone()]).zip(ends).zip(&by[range]) {
+                *e = *own;
                 let around = &beside[ends[0] as usize..ends[1] as usize];
                 if !around.is_empty() {
                     let mean = around.iter().map(|j| before[*j as usize]).sum::<Vec4>() / around.len() as f32;
-                    *e += (mean - *e) * (share * *by);
+                    *e += (mean - *own) * (share * *by);
                 }
             }
         });
-        after
-    })
+        std::mem::swap(&mut before, &mut after);
+    }
+    before
 }
 
 /// Twice a box of a diameter in cells, across and down: near enough to a disc out of focus.

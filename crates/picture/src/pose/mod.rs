@@ -145,33 +145,28 @@ impl Pose {
                 *corners = corners.map(|i| place[i as usize]);
             }
         });
-        let (mut fragments, mut eyes) = (Vec::with_capacity(bands.iter().map(|b| b.0.len()).sum()), Vec::new());
-        let mut ground = Vec::with_capacity(view.width * view.height);
-        let mut rows = vec![Row::default()];
-        for (b, (f, e, g)) in bands.into_iter().enumerate() {
-            fragments.extend_from_slice(&f);
-            eyes.extend_from_slice(&e);
-            ground.extend_from_slice(&g);
-            let end = ((b + 1) * BAND * view.width) as u32;
-            rows.push(Row { fragment: fragments.len(), eye: eyes.len(), hairs: hairs.partition_point(|h| h.pixel < end) });
-        }
         let all = |of: &(dyn Fn(usize) -> Vec3 + Sync)| -> Vec<Vec3> { each(&corners).map(|i| of(*i as usize)).collect() };
-        let shines: Vec<(f32, f32)> =
-            each(&corners).map(|i| if grain == Grain::None { (1.0, 0.0) } else { gloss(mesh, *i as usize) }).collect();
-        let surface = Surface {
-            at: all(&|i| mesh.at[i]),
-            normal: all(&|i| mesh.normal[i]),
-            viewer: all(&|i| (view.at - mesh.at[i]).normalize_or(Vec3::Z)),
-            rough: shines.iter().map(|s| s.0).collect(),
-            mirrors: shines.iter().map(|s| s.1).collect(),
-            strand: all(&|i| if mesh.part[i] == Part::Hair { mesh.strand[i] } else { Vec3::ZERO }),
-            map: corners.iter().map(|i| subject.seen.of[*i as usize]).collect(),
+        let surface = || {
+            let shines: Vec<(f32, f32)> =
+                each(&corners).map(|i| if grain == Grain::None { (1.0, 0.0) } else { gloss(mesh, *i as usize) }).collect();
+            Surface {
+                at: all(&|i| mesh.at[i]),
+                normal: all(&|i| mesh.normal[i]),
+                viewer: all(&|i| (view.at - mesh.at[i]).normalize_or(Vec3::Z)),
+                rough: shines.iter().map(|s| s.0).collect(),
+                mirrors: shines.iter().map(|s| s.1).collect(),
+                strand: all(&|i| if mesh.part[i] == Part::Hair { mesh.strand[i] } else { Vec3::ZERO }),
+                map: corners.iter().map(|i| subject.seen.of[*i as usize]).collect(),
+            }
         };
+        // Bands are put together on one thread while the other asks the corners what they are.
+        let ((fragments, eyes, ground, rows), (surface, spread)) =
+            rayon::join(|| joined(bands, view, &hairs), || (surface(), spread(subject, &corners, &place, &used)));
         let throw = |i: u32| if grain == Grain::None { 0.0 } else { throws(sitter, i as usize) };
         Self {
             view: *view,
             grain,
-            spread: spread(subject, &corners, &place, &used),
+            spread,
             open: corners.iter().map(|i| subject.seen.open[*i as usize]).collect(),
             links: corners.iter().map(|i| subject.seen.links[*i as usize]).collect(),
             parts: subject.seen.parts.iter().map(|p| (p.map(|i| place[i as usize]), throw(p[0]))).collect(),
@@ -196,6 +191,21 @@ impl Pose {
     pub fn normal(&self, f: &Fragment) -> Vec3 {
         between(&self.surface.normal, f.corners, f.at).normalize_or(Vec3::Z)
     }
+}
+
+/// Bands one after the other, and where each begins.
+fn joined(bands: Vec<Band>, view: &View, hairs: &[Hairs]) -> (Vec<Fragment>, Vec<EyeSpot>, Vec<f32>, Vec<Row>) {
+    let (mut fragments, mut eyes) = (Vec::with_capacity(bands.iter().map(|b| b.0.len()).sum()), Vec::new());
+    let mut ground = Vec::with_capacity(view.width * view.height);
+    let mut rows = vec![Row::default()];
+    for (b, (f, e, g)) in bands.into_iter().enumerate() {
+        fragments.extend_from_slice(&f);
+        eyes.extend_from_slice(&e);
+        ground.extend_from_slice(&g);
+        let end = ((b + 1) * BAND * view.width) as u32;
+        rows.push(Row { fragment: fragments.len(), eye: eyes.len(), hairs: hairs.partition_point(|h| h.pixel < end) });
+    }
+    (fragments, eyes, ground, rows)
 }
 
 /// Corners that are worked on together.

@@ -41,12 +41,15 @@ pub fn encoded(share: f32) -> f32 {
 /// Steps of the table from shares to values.
 const STEPS: usize = 4096;
 
-static SRGB: LazyLock<Vec<u16>> =
-    LazyLock::new(|| (0..=STEPS).map(|i| (encoded(i as f32 / STEPS as f32) * 256.0).round() as u16).collect());
+/// From shares of full scale to values, in parts of 256 of each. Longer than it need be, so that every number of so many bits is a step of it.
+pub type Table = [u16; 2 * STEPS];
 
-/// The table from shares of full scale to values, in parts of 256 of each.
+static SRGB: LazyLock<Box<Table>> =
+    LazyLock::new(|| Box::new(std::array::from_fn(|i| (encoded(i as f32 / STEPS as f32) * 256.0).round() as u16)));
+
+/// The table from shares of full scale to values.
 #[must_use]
-pub fn table() -> &'static [u16] {
+pub fn table() -> &'static Table {
     &SRGB
 }
 
@@ -66,11 +69,10 @@ pub const fn dither(x: usize, y: usize) -> u16 {
 /// The values of shares by the table: nearest steps, told by adding a number whose neighbours are one apart, as casts check for more than can be.
 #[inline]
 #[must_use]
-pub fn values(table: &[u16], shares: Vec3A, add: u16) -> [u8; 3] {
+pub fn values(table: &Table, shares: Vec3A, add: u16) -> [u8; 3] {
     const WHOLE: f32 = (1 << 23) as f32;
     let steps = shares.max(Vec3A::ZERO).min(Vec3A::ONE) * STEPS as f32 + WHOLE;
-    let value = |step: f32| table.get((step.to_bits() & 0x7f_ffff) as usize).map_or(255, |v| ((v + add) >> 8) as u8);
-    steps.to_array().map(value)
+    steps.to_array().map(|step| ((table[step.to_bits() as usize % (2 * STEPS)] + add) >> 8) as u8)
 }
 
 /// A tone in stops over mid-grey; nothing of no light.

@@ -37,7 +37,7 @@ pub struct Pixels {
 
 impl Pixels {
     /// Lays a light over a pixel, as much of it as is covered.
-    pub(crate) fn over(&mut self, at: usize, light: Vec3, cover: f32, table: &[u16]) {
+    pub(crate) fn over(&mut self, at: usize, light: Vec3, cover: f32, table: &tone::Table) {
         let (y, light) = (luminance(light), Vec3A::from(light));
         self.light[at] += (y - self.light[at]) * cover;
         self.clips[at] = if cover > 0.5 { clips(light, self.grey) } else { self.clips[at] };
@@ -230,34 +230,45 @@ impl Shade<'_> {
     fn band(&self, b: usize, bytes: &mut [u8], light: &mut [f32], clips: &mut [bool]) {
         // Places that share a pixel are mixed after the curve, as a screen mixes them.
         let (width, top) = (self.view.width, b * BAND);
-        let mut shown = vec![Vec3A::ZERO; light.len()];
-        // What was there stays, but for what is laid over it.
-        let mut lay = |at: usize, c: Vec3A, cover: f32, stays: f32| {
-            light[at] = light[at] * stays + luminance(c) * cover;
-            clips[at] |= cover > 0.2 && self::clips(c, self.grey);
-            shown[at] = shown[at] * stays + cover * shares(c, self.grey);
-        };
+        let mut shown = vec![Vec4::ZERO; light.len()];
         for (row, covers) in self.pose.ground[top * width..].chunks(width).take(BAND).enumerate() {
             for (x, (cover, light)) in covers.iter().zip(self.ground(top + row)).enumerate().filter(|(_, (cover, _))| **cover > 0.0) {
-                lay(row * width + x, light, *cover, 1.0);
+                shown[row * width + x] = shown_of(light, self.grey) * *cover;
+                clips[row * width + x] = *cover > 0.2 && self::clips(light, self.grey);
             }
         }
+        // What was there stays, but for what is laid over it.
+        let mut lay = |at: usize, c: Vec3A, cover: f32, stays: f32| {
+            shown[at] = shown[at] * stays + shown_of(c, self.grey) * cover;
+            if cover > 0.2 && self::clips(c, self.grey) {
+                clips[at] = true;
+            }
+        };
         self.visit(b, |at, what, c, cover| lay(at, c, cover, if matches!(what, What::Over) { 1.0 - cover } else { 1.0 }));
-        shown_as(&shown, self.view.width, self.grey, bytes);
+        write(&shown, width, self.grey, bytes, light);
     }
 }
 
-/// Writes shares of full scale, row by row, as a screen shows them.
-fn shown_as(shown: &[Vec3A], width: usize, grey: bool, bytes: &mut [u8]) {
+/// A light as shares of full scale in each colour, and before the curve as one.
+#[inline]
+fn shown_of(light: Vec3A, grey: bool) -> Vec4 {
+    shares(light, grey).extend(luminance(light))
+}
+
+/// Writes what is shown, row by row, as a screen shows it; and its light.
+fn write(shown: &[Vec4], width: usize, grey: bool, bytes: &mut [u8], light: &mut [f32]) {
     let (table, channels) = (tone::table(), if grey { 1 } else { 3 });
+    for (light, place) in light.iter_mut().zip(shown) {
+        *light = place.w;
+    }
     for (y, (bytes, shown)) in bytes.chunks_mut(width * channels).zip(shown.chunks(width)).enumerate() {
         if grey {
             for (x, (byte, c)) in bytes.iter_mut().zip(shown).enumerate() {
-                [*byte, ..] = tone::values(table, *c, tone::dither(x, y));
+                [*byte, ..] = tone::values(table, three(*c), tone::dither(x, y));
             }
         } else {
-            for (x, (three, c)) in bytes.as_chunks_mut::<3>().0.iter_mut().zip(shown).enumerate() {
-                *three = tone::values(table, *c, tone::dither(x, y));
+            for (x, (bytes, c)) in bytes.as_chunks_mut::<3>().0.iter_mut().zip(shown).enumerate() {
+                *bytes = tone::values(table, three(*c), tone::dither(x, y));
             }
         }
     }

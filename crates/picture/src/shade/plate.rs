@@ -1,14 +1,10 @@
 //! The picture in linear light, for what is mixed before the curve: what the lens draws out of focus, and what the room draws of a movement.
 
-use glam::{Vec2, Vec3, Vec3A};
+use glam::{Vec2, Vec3, Vec3A, Vec4};
 use rayon::prelude::*;
 
-use super::{Pixels, Shade, What, clips, shares, shown_as};
-use crate::{
-    pose::{BAND, surface::luminance},
-    set::Lens,
-    view::View,
-};
+use super::{Pixels, Shade, What, clips, shown_of, write};
+use crate::{pose::BAND, set::Lens, view::View};
 
 /// Sitter and ground apart, pixel by pixel.
 #[derive(Debug, Clone)]
@@ -166,16 +162,11 @@ impl Pixels {
     /// Of linear light.
     #[must_use]
     pub fn of(light: &[Vec3], view: &View, grey: bool) -> Self {
-        let shown: Vec<Vec3A> = light.iter().map(|c| shares(Vec3A::from(*c), grey)).collect();
+        let shown: Vec<Vec4> = light.iter().map(|c| shown_of(Vec3A::from(*c), grey)).collect();
         let mut bytes = vec![0; light.len() * if grey { 1 } else { 3 }];
-        shown_as(&shown, view.width, grey, &mut bytes);
-        Self {
-            width: view.width,
-            height: view.height,
-            bytes,
-            grey,
-            light: light.iter().map(|c| luminance(*c)).collect(),
-            clips: light.iter().map(|c| clips(Vec3A::from(*c), grey)).collect(),
-        }
+        let clips = light.iter().map(|c| clips(Vec3A::from(*c), grey)).collect();
+        let mut light = vec![0.0; light.len()];
+        write(&shown, view.width, grey, &mut bytes, &mut light);
+        Self { width: view.width, height: view.height, bytes, grey, light, clips }
     }
 }

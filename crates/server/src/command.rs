@@ -11,17 +11,14 @@ use std::{
 };
 
 use actix_web::{dev::ServerHandle, rt::System};
+use ink_lamp_http::{hub::Hub, pictures::Pictures, site::Site};
 use ink_lamp_store::Store;
 use tokio::signal::unix::{SignalKind, signal};
 use tracing_subscriber::EnvFilter;
 
 use crate::{
     config::{self, Config},
-    demo,
-    hub::Hub,
-    openapi, owner,
-    pictures::Pictures,
-    site::Site,
+    demo, openapi, owner,
     startup::{self, Listener},
 };
 

@@ -3,8 +3,7 @@
 use std::{env, net::IpAddr, path::PathBuf};
 
 use chrono::TimeDelta;
-
-use crate::{backups::Backups, site::Public, tls::Tls};
+use ink_lamp_http::{backups::Backups, site::Public, tls::Tls};
 
 /// What the environment says.
 #[derive(Debug, Clone)]

@@ -3,6 +3,11 @@
 use std::collections::BTreeSet;
 
 use actix_web::{App, dev::ResourceDef};
+use ink_lamp_http::{
+    door::rights::{ROUTES, Right},
+    problem::Problem,
+    routes::assets::Methods,
+};
 use serde_json::{Map, Value, json};
 use utoipa::{
     OpenApi,
@@ -14,11 +19,7 @@ use utoipa::{
 };
 use utoipa_actix_web::AppExt;
 
-use crate::{
-    door::rights::{ROUTES, Right},
-    problem::Problem,
-    routes::{self, assets::Methods},
-};
+use crate::routes;
 
 #[derive(OpenApi)]
 #[openapi(

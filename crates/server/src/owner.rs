@@ -10,7 +10,7 @@ use chrono::Utc;
 use ink_lamp_store::{Account, AuditLine, DoorRole, Store};
 use uuid::Uuid;
 
-use crate::door::{event::Event, phrase};
+use ink_lamp_http::door::{event::Event, phrase};
 
 const NAME: &str = "Owner";
 

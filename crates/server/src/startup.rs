@@ -8,6 +8,10 @@ use actix_web::{
     middleware::{Compress, from_fn},
     web,
 };
+use ink_lamp_http::{
+    backups::Backups, body, door::keeper::Door, guard, heavy::Heavy, hub::Hub, metrics::Metrics, pictures::Pictures, routes::assets,
+    site::Site,
+};
 use ink_lamp_store::Store;
 use rustls::ServerConfig;
 use tracing_actix_web::TracingLogger;
@@ -15,17 +19,8 @@ use utoipa::OpenApi;
 use utoipa_actix_web::AppExt;
 
 use crate::{
-    backups::Backups,
-    body,
-    door::keeper::Door,
-    guard,
-    heavy::Heavy,
-    hub::Hub,
-    metrics::Metrics,
     openapi::{self, Document},
-    pictures::Pictures,
-    routes::{self, assets, document::ApiDocument, kit::KitSchema},
-    site::Site,
+    routes::{self, document::ApiDocument, kit::KitSchema},
 };
 
 /// Where requests come in.
@@ -51,7 +46,8 @@ impl From<TcpListener> for Listener {
 /// ```
 /// use std::net::TcpListener;
 ///
-/// use ink_lamp_server::{hub::Hub, pictures::Pictures, site::Site, startup::serve};
+/// use ink_lamp_http::{hub::Hub, pictures::Pictures, site::Site};
+/// use ink_lamp_server::startup::serve;
 /// use ink_lamp_store::testing::fresh_store;
 ///
 /// # fn main() -> Result<(), Box<dyn std::error::Error>> {

@@ -3,6 +3,7 @@
 use actix_web::{get, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::{Beginning, Board, RoomShown, Summary};
+use ink_lamp_http::{body::Checked, problem::Problem};
 use ink_lamp_light::list::up_to;
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
@@ -15,8 +16,6 @@ use ink_lamp_store::{Look, Source, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
-
-use crate::{body::Checked, problem::Problem};
 
 /// What a new sitting may begin from.
 #[derive(Serialize, ToSchema)]

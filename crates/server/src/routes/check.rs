@@ -2,11 +2,10 @@
 
 use actix_web::{post, web};
 use ink_lamp_advice::check::Check;
+use ink_lamp_http::{body::Checked, problem::Problem};
 use ink_lamp_sitting::setup::Setup;
 use serde::Deserialize;
 use utoipa::ToSchema;
-
-use crate::{body::Checked, problem::Problem};
 
 /// A setup whose devices are looked at.
 #[derive(Deserialize, ToSchema)]

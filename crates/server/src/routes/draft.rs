@@ -2,6 +2,7 @@
 
 use actix_web::{post, web};
 use ink_lamp_advice::board::{Board, Echo, echo};
+use ink_lamp_http::{body::Checked, problem::Problem};
 use ink_lamp_light::list::up_to;
 use ink_lamp_scene::{aim::meant, scene::Scene};
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
@@ -10,7 +11,6 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::views::board;
-use crate::{body::Checked, problem::Problem};
 
 /// What would be.
 #[derive(Deserialize, ToSchema)]

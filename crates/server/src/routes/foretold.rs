@@ -6,6 +6,7 @@ use actix_web::{
     post, web,
 };
 use base64::{Engine, engine::general_purpose::STANDARD};
+use ink_lamp_http::{body::Checked, pictures, pictures::Pictures, problem::Problem};
 use ink_lamp_light::list::up_to;
 use ink_lamp_picture::{
     foretold::{Foretold, Wanted},
@@ -23,7 +24,6 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::draft::applied;
-use crate::{body::Checked, pictures, pictures::Pictures, problem::Problem};
 
 /// A setup whose frame is asked for.
 #[derive(Deserialize, ToSchema)]

@@ -2,14 +2,7 @@
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
 use ink_lamp_advice::words::kit::{self, Note};
-use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitItem};
-use ink_lamp_store::{Imported, Store};
-use serde::{Deserialize, Serialize};
-use serde_json::Value;
-use utoipa::{IntoParams, ToSchema};
-use uuid::Uuid;
-
-use crate::{
+use ink_lamp_http::{
     body::{Checked, Id, Large},
     door::{
         asked::Asked,
@@ -17,6 +10,12 @@ use crate::{
     },
     problem::Problem,
 };
+use ink_lamp_sitting::kit::{Calibration, Gear, KitDocument, KitItem};
+use ink_lamp_store::{Imported, Store};
+use serde::{Deserialize, Serialize};
+use serde_json::Value;
+use utoipa::{IntoParams, ToSchema};
+use uuid::Uuid;
 
 /// The kit.
 #[derive(Serialize, ToSchema)]
@@ -97,7 +96,7 @@ pub struct PieceToPut {
     (status = 200, description = "The piece as it stands", body = KitItemView),
     (status = 422, description = "A field is wrong", body = Problem),
 ))]
-#[put("/kit/{id}", guard = "crate::body::no_name")]
+#[put("/kit/{id}", guard = "ink_lamp_http::body::no_name")]
 pub async fn replace(store: web::Data<Store>, id: Id, body: Checked<PieceToPut>) -> Result<web::Json<KitItemView>, Problem> {
     let PieceToPut { retired, is } = body.0;
     let item = KitItem { id: id.0, retired, is };

@@ -1,20 +1,13 @@
 //! The routes, one file a noun.
 
-pub mod assets;
 mod begin;
 mod check;
 pub mod document;
-mod door;
 mod draft;
-mod events;
 mod foretold;
-mod health;
 pub mod kit;
-mod links;
-mod log;
 mod plan;
 mod scales;
-mod session;
 mod setups;
 mod shared;
 mod sittings;
@@ -29,25 +22,7 @@ use utoipa_actix_web::{scope, service_config::ServiceConfig};
 pub fn api(config: &mut ServiceConfig) {
     config.service(
         scope("/api")
-            .service(health::health)
-            .service(health::metrics)
-            .service(session::show)
-            .service(session::sign_in)
-            .service(session::sign_out)
-            .service(session::use_code)
-            .service(session::change_phrase)
-            .service(session::make_owner)
-            .service(door::show)
-            .service(door::make_code)
-            .service(door::show_code)
-            .service(door::end_code)
-            .service(door::change_device)
-            .service(door::let_out)
-            .service(door::add_person)
-            .service(door::remove_person)
-            .service(links::make)
-            .service(links::end)
-            .service(log::list)
+            .configure(ink_lamp_http::routes::api)
             .service(shared::show)
             .service(shared::authority)
             .service(document::document)
@@ -74,7 +49,6 @@ pub fn api(config: &mut ServiceConfig) {
             .service(setups::rename)
             .service(setups::keep)
             .service(setups::let_go)
-            .service(events::events)
             .service(tape::append)
             .service(tape::earlier)
             .service(tape::moment)

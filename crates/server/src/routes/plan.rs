@@ -5,13 +5,13 @@ use ink_lamp_advice::{
     board::Board,
     plan::{Plan, PlanQuestion, held},
 };
+use ink_lamp_http::{body::Checked, heavy::Heavy, problem::Problem};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::draft::after;
-use crate::{body::Checked, heavy::Heavy, problem::Problem};
 
 /// A setup whose plan is asked for.
 #[derive(Deserialize, ToSchema)]

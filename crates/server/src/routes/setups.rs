@@ -1,6 +1,11 @@
 //! Setups (looks): begin, show, rename, keep by a name.
 
 use actix_web::{HttpResponse, delete, get, patch, post, put, web};
+use ink_lamp_http::{
+    body::{Checked, Id},
+    door::who::Who,
+    problem::Problem,
+};
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_store::{NewLook, Source, Store, StoreError};
 use serde::Deserialize;
@@ -10,11 +15,6 @@ use uuid::Uuid;
 use super::{
     sittings::NewName,
     views::{SetupView, view},
-};
-use crate::{
-    body::{Checked, Id},
-    door::who::Who,
-    problem::Problem,
 };
 
 /// A setup as it stands.

@@ -7,13 +7,7 @@ use ink_lamp_advice::{
     plan::{Plan, PlanQuestion},
     words::tape::TapeLine,
 };
-use ink_lamp_scene::scene::Scene;
-use ink_lamp_sitting::{entry::Entry, setup::Setup};
-use ink_lamp_store::Store;
-use serde::Serialize;
-use utoipa::ToSchema;
-
-use crate::{
+use ink_lamp_http::{
     door::{
         asked::Asked,
         event::{About, Event},
@@ -24,6 +18,11 @@ use crate::{
     problem::Problem,
     site::Site,
 };
+use ink_lamp_scene::scene::Scene;
+use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use ink_lamp_store::Store;
+use serde::Serialize;
+use utoipa::ToSchema;
 
 /// How many frames are told.
 const FRAMES: u32 = 200;

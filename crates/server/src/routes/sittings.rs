@@ -3,15 +3,7 @@
 use actix_web::{HttpResponse, delete, get, patch, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::{Board, Summary};
-use ink_lamp_light::list::up_to;
-use ink_lamp_sitting::entry::Entry;
-use ink_lamp_store::{Forgotten, NewLook, NewSitting, Store};
-use serde::{Deserialize, Serialize};
-use utoipa::{IntoParams, ToSchema};
-use uuid::Uuid;
-
-use super::views::{LookName, SittingView};
-use crate::{
+use ink_lamp_http::{
     body::{Checked, Id, when},
     door::{
         asked::Asked,
@@ -20,6 +12,14 @@ use crate::{
     },
     problem::{Problem, aside},
 };
+use ink_lamp_light::list::up_to;
+use ink_lamp_sitting::entry::Entry;
+use ink_lamp_store::{Forgotten, NewLook, NewSitting, Store};
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
+use uuid::Uuid;
+
+use super::views::{LookName, SittingView};
 
 /// A sitting in the list.
 #[derive(Serialize, ToSchema)]
@@ -134,7 +134,7 @@ pub struct NewName {
     (status = 404, description = "No such sitting", body = Problem),
     (status = 422, description = "A field is wrong", body = Problem),
 ))]
-#[patch("/sittings/{id}", guard = "crate::body::no_name")]
+#[patch("/sittings/{id}", guard = "ink_lamp_http::body::no_name")]
 pub async fn rename(store: web::Data<Store>, id: Id, body: Checked<NewName>) -> Result<web::Json<SittingView>, Problem> {
     Ok(web::Json(store.rename_sitting(id.0, &body.0.name).await?.into()))
 }
@@ -144,7 +144,7 @@ pub async fn rename(store: web::Data<Store>, id: Id, body: Checked<NewName>) -> 
     (status = 200, description = "Deleted", body = SittingView),
     (status = 404, description = "No such sitting", body = Problem),
 ))]
-#[delete("/sittings/{id}", guard = "crate::body::no_name")]
+#[delete("/sittings/{id}", guard = "ink_lamp_http::body::no_name")]
 pub async fn delete(store: web::Data<Store>, asked: Asked, id: Id) -> Result<web::Json<SittingView>, Problem> {
     let sitting = store.set_deleted(id.0, true).await?;
     asked.note(Event::Deleted, About::sitting(sitting.number));

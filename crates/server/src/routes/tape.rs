@@ -3,6 +3,11 @@
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::Board;
+use ink_lamp_http::{
+    body::{Checked, Id, IdAndEntry, when},
+    door::who::Who,
+    problem::Problem,
+};
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use ink_lamp_store::{NewEntry, Store};
@@ -11,11 +16,6 @@ use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
 use super::views::{SetupView, TapeView, board, view};
-use crate::{
-    body::{Checked, Id, IdAndEntry, when},
-    door::who::Who,
-    problem::Problem,
-};
 
 /// An entry for the tape.
 #[derive(Deserialize, ToSchema)]

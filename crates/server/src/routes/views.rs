@@ -2,14 +2,13 @@
 
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::{board::Board, words::tape::TapeLine};
+use ink_lamp_http::problem::Problem;
 use ink_lamp_scene::{effect::Effect, scene::Scene};
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use ink_lamp_store::{Look, SetupRecord, Sitting, Store, StoreError, TapeItem, TapePart, Unreadable};
 use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
-
-use crate::problem::Problem;
 
 /// A setup as it stands: the state, everything that follows from it, and its tape.
 #[derive(Serialize, ToSchema)]

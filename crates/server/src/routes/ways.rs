@@ -2,12 +2,12 @@
 
 use actix_web::{HttpResponse, post, web};
 use ink_lamp_advice::ways::Ways;
+use ink_lamp_http::{body::Checked, heavy::Heavy, problem::Problem};
 use ink_lamp_sitting::{entry::Entry, setup::Setup};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
 use super::draft::after;
-use crate::{body::Checked, heavy::Heavy, problem::Problem};
 
 /// A setup whose ways are asked for.
 #[derive(Deserialize, ToSchema)]

@@ -4,7 +4,8 @@ use std::net::TcpListener;
 
 use actix_web::dev::ServerHandle;
 use chrono::{TimeDelta, Utc};
-use ink_lamp_server::{door::token, hub::Hub, pictures::Pictures, site::Site, startup};
+use ink_lamp_http::{door::token, hub::Hub, pictures::Pictures, site::Site};
+use ink_lamp_server::startup;
 use ink_lamp_store::{Account, DoorRole, Session, Store, testing::fresh_store};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
@@ -79,7 +80,7 @@ impl App {
 
     /// Somebody set the owner's pass phrase, [`PHRASE`].
     pub async fn owned(&self) {
-        let pass_phrase = ink_lamp_server::door::phrase::hashed(PHRASE).unwrap();
+        let pass_phrase = ink_lamp_http::door::phrase::hashed(PHRASE).unwrap();
         let owner = Account { id: Uuid::now_v7(), name: "Owner".to_owned(), role: DoorRole::Owner, pass_phrase };
         self.store.make_account(&owner).await.unwrap();
         // Heard of within a second.

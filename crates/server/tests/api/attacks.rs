@@ -3,7 +3,7 @@
 use std::time::Duration;
 
 use chrono::{TimeDelta, Utc};
-use ink_lamp_server::site::{Public, Site};
+use ink_lamp_http::site::{Public, Site};
 use ink_lamp_store::{DoorRole, testing::fresh_store};
 use reqwest::{Method, StatusCode, header};
 use serde_json::{Value, json};

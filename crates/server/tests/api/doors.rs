@@ -3,7 +3,7 @@
 use std::collections::BTreeSet;
 
 use chrono::{TimeDelta, Utc};
-use ink_lamp_server::door::{
+use ink_lamp_http::door::{
     rights::{ROUTES, Right},
     token,
 };

@@ -85,7 +85,7 @@ impl Problem {
 
     /// Whether it refuses one of these parts of a request, or something within one: `entry`, `entry.reading.shows`, `then[0].light`.
     #[must_use]
-    pub(crate) fn refuses(&self, parts: &[&str]) -> bool {
+    pub fn refuses(&self, parts: &[&str]) -> bool {
         let within = |field: &str, part| field.strip_prefix(part).is_some_and(|rest: &str| rest.is_empty() || rest.starts_with(['.', '[']));
         self.status == StatusCode::UNPROCESSABLE_ENTITY
             && self.field.as_deref().is_some_and(|field| parts.iter().any(|part| within(field, *part)))
@@ -93,7 +93,8 @@ impl Problem {
 }
 
 /// Why something can't be read, and what becomes of it.
-pub(crate) fn aside(why: impl std::fmt::Display) -> String {
+#[must_use]
+pub fn aside(why: impl std::fmt::Display) -> String {
     format!("{why}. It is kept as it is: a version of Ink Lamp that knows it reads it again.")
 }
 

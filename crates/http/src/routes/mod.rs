@@ -1,0 +1,36 @@
+//! The routes in whose answers no board stands, one file a noun.
+
+pub mod assets;
+mod door;
+mod events;
+mod health;
+mod links;
+mod log;
+mod session;
+
+use utoipa_actix_web::service_config::ServiceConfig;
+
+/// What stands under `/api`.
+pub fn api(config: &mut ServiceConfig) {
+    config
+        .service(health::health)
+        .service(health::metrics)
+        .service(session::show)
+        .service(session::sign_in)
+        .service(session::sign_out)
+        .service(session::use_code)
+        .service(session::change_phrase)
+        .service(session::make_owner)
+        .service(door::show)
+        .service(door::make_code)
+        .service(door::show_code)
+        .service(door::end_code)
+        .service(door::change_device)
+        .service(door::let_out)
+        .service(door::add_person)
+        .service(door::remove_person)
+        .service(links::make)
+        .service(links::end)
+        .service(log::list)
+        .service(events::events);
+}

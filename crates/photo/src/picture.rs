@@ -1,0 +1,51 @@
+//! A picture as it is kept: sRGB, 8 bits a colour, upright.
+
+use image::{ImageDecoder, ImageFormat, codecs::jpeg::JpegDecoder};
+use jpeg_encoder::{ColorType, Encoder, SamplingFactor};
+use std::io::Cursor;
+
+use crate::error::PhotoError;
+
+/// A picture: sRGB, 8 bits a colour, upright.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Picture {
+    /// Pixels across.
+    pub width: usize,
+    /// Pixels down.
+    pub height: usize,
+    /// Red, green and blue of each pixel, row by row.
+    pub values: Vec<[u8; 3]>,
+}
+
+impl Picture {
+    /// As a JPEG that keeps what is measured in it: every colour of every pixel, quality 95.
+    ///
+    /// # Errors
+    /// Where it is larger than a JPEG can be.
+    pub fn to_jpeg(&self) -> Result<Vec<u8>, PhotoError> {
+        let side = |n: usize| u16::try_from(n).map_err(|_| PhotoError::Damaged(format!("{n} pixels are more than a JPEG has")));
+        let mut bytes = Vec::new();
+        let mut encoder = Encoder::new(&mut bytes, 95);
+        encoder.set_sampling_factor(SamplingFactor::F_1_1);
+        encoder
+            .encode(self.values.as_flattened(), side(self.width)?, side(self.height)?, ColorType::Rgb)
+            .map_err(|error| PhotoError::Damaged(error.to_string()))?;
+        Ok(bytes)
+    }
+
+    /// From a JPEG that was made of one.
+    ///
+    /// # Errors
+    /// Where it is none.
+    pub fn from_jpeg(bytes: &[u8]) -> Result<Self, PhotoError> {
+        let damaged = |error: image::ImageError| PhotoError::Damaged(error.to_string());
+        let decoder = JpegDecoder::new(Cursor::new(bytes)).map_err(damaged)?;
+        let (width, height) = decoder.dimensions();
+        let mut values = vec![[0; 3]; width as usize * height as usize];
+        if decoder.total_bytes() != values.as_flattened().len() as u64 {
+            return Err(PhotoError::Damaged(format!("a {:?} that is not in colour", ImageFormat::Jpeg)));
+        }
+        decoder.read_image(values.as_flattened_mut()).map_err(damaged)?;
+        Ok(Self { width: width as usize, height: height as usize, values })
+    }
+}

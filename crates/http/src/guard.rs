@@ -39,6 +39,8 @@ use crate::{
 
 /// How long a request may take.
 const PATIENCE: Duration = Duration::from_secs(15);
+/// How long one may that brings a frame: a file of 80 MB over a slow network.
+const PATIENCE_WITH_A_FILE: Duration = Duration::from_secs(180);
 
 /// Nothing from elsewhere, nothing inline, in no frame.
 const POLICY: &str = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; \
@@ -140,7 +142,9 @@ pub async fn at_the_door<B: MessageBody + 'static>(
 /// # Errors
 /// A problem document, or what the handler answers.
 pub async fn with_patience<B: MessageBody + 'static>(request: ServiceRequest, next: Next<B>) -> Result<ServiceResponse<B>, Error> {
-    match tokio::time::timeout(PATIENCE, next.call(request)).await {
+    let brings_a_file = request.method() == Method::POST && request.path().ends_with("/frames");
+    let patience = if brings_a_file { PATIENCE_WITH_A_FILE } else { PATIENCE };
+    match tokio::time::timeout(patience, next.call(request)).await {
         Ok(answer) => answer,
         Err(_) => {
             let detail = "This took too long and was given up. An entry that was sent may have been taken: send it again with the same id.";
@@ -239,7 +243,8 @@ fn set_headers(headers: &mut HeaderMap, Dress { is_api, over_tls, id }: &Dress) 
         // Names only: by RFC 6797, 8.1.1 a browser keeps none for an address.
         headers.insert(header::STRICT_TRANSPORT_SECURITY, HeaderValue::from_static("max-age=31536000"));
     }
-    if *is_api {
+    // But for what never changes, and says so itself.
+    if *is_api && !headers.contains_key(header::CACHE_CONTROL) {
         headers.insert(header::CACHE_CONTROL, HeaderValue::from_static("no-store"));
     }
     if let Some(value) = id.as_deref().and_then(|id| HeaderValue::from_str(id).ok()) {

@@ -2,8 +2,8 @@
 //!
 //! - [`error`]: why a file is no picture that can be taken;
 //! - [`srgb`]: between the values of a screen and light;
-//! - [`picture`]: a picture as it is kept; [`preview`]: the one that lies in a raw file;
-//! - [`reduce`]: to the size that is kept, averaged as light; [`profile`]: colours by the profile that a file brings along;
+//! - [`reduce`]: to another size, averaged as light; [`picture`]: a picture as it is kept;
+//! - [`preview`]: the one that lies in a raw file; [`profile`]: colours by the profile that a file brings along;
 //! - [`open`]: from a file to a picture;
 //! - [`tones`]: how its tones are spread, and those of its patches.
 

@@ -4,7 +4,11 @@ use image::{ImageDecoder, ImageFormat, codecs::jpeg::JpegDecoder};
 use jpeg_encoder::{ColorType, Encoder, SamplingFactor};
 use std::io::Cursor;
 
-use crate::error::PhotoError;
+use crate::{
+    error::PhotoError,
+    reduce::{Rows, fitting, reduced},
+    srgb::{OF_8_BITS, value},
+};
 
 /// A picture: sRGB, 8 bits a colour, upright.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -33,6 +37,14 @@ impl Picture {
         Ok(bytes)
     }
 
+    /// No longer than `longest` pixels a side: each pixel is the mean of the light that falls into it.
+    #[must_use]
+    pub fn within(&self, longest: usize) -> Self {
+        let (width, height) = fitting(self.width, self.height, longest);
+        let light = reduced(self, (self.width, self.height), (width, height));
+        Self { width, height, values: light.into_iter().map(|pixel| pixel.map(value)).collect() }
+    }
+
     /// From a JPEG that was made of one.
     ///
     /// # Errors
@@ -47,5 +59,14 @@ impl Picture {
         }
         decoder.read_image(values.as_flattened_mut()).map_err(damaged)?;
         Ok(Self { width: width as usize, height: height as usize, values })
+    }
+}
+
+impl Rows for Picture {
+    fn read(&self, y: usize, row: &mut [[f32; 3]]) {
+        let table = &*OF_8_BITS;
+        for (pixel, values) in row.iter_mut().zip(&self.values[y * self.width..]) {
+            *pixel = values.map(|v| table[usize::from(v)]);
+        }
     }
 }

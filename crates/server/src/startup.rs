@@ -10,7 +10,7 @@ use actix_web::{
 };
 use ink_lamp_http::{
     backups::Backups, body, door::keeper::Door, guard, heavy::Heavy, hub::Hub, metrics::Metrics, pictures::Pictures, routes::assets,
-    site::Site,
+    shots::Shots, site::Site,
 };
 use ink_lamp_store::Store;
 use rustls::ServerConfig;
@@ -79,6 +79,7 @@ pub fn serve(
     let door = web::Data::new(Door::of(store.clone(), site.clone()));
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
     let (heavy, pictures) = (web::Data::new(Heavy::new()), web::Data::new(pictures));
+    let shots = web::Data::new(Shots::default());
     let metrics = web::Data::new(Metrics::new().map_err(std::io::Error::other)?);
     let backups = web::Data::new(backups);
     let document = openapi::openapi();
@@ -96,6 +97,7 @@ pub fn serve(
                     .app_data(site.clone())
                     .app_data(heavy.clone())
                     .app_data(pictures.clone())
+                    .app_data(shots.clone())
                     .app_data(metrics.clone())
                     .app_data(backups.clone())
                     .app_data(methods.clone())

@@ -7,19 +7,19 @@ use ink_lamp_light::refusal::Refusal;
 use ink_lamp_scene::{aim::meant, effect::Effect, scene::Scene};
 use ink_lamp_sitting::{
     belief::teach,
-    entry::{Entry, ReadingTaken, Subject},
+    entry::{Entry, FrameShot, ReadingTaken, Subject},
     history::History,
     setup::Setup,
 };
 use sea_orm::{
     ActiveValue::{NotSet, Set},
-    ColumnTrait, ConnectionTrait, EntityTrait, QueryFilter,
+    ColumnTrait, ConnectionTrait, EntityTrait, PaginatorTrait, QueryFilter,
 };
 use uuid::Uuid;
 
 use crate::{
     effects,
-    entity::{setup, sitting::Model, tape_entry},
+    entity::{frame, setup, sitting::Model, tape_entry},
     error::StoreError,
     formats::Kept,
     learnt,
@@ -93,6 +93,13 @@ pub(crate) async fn append_on(db: &impl ConnectionTrait, row: setup::Model, new:
     if !new.entry.is_observation() && new.base != Some(row.version) {
         let base = new.base.ok_or_else(|| Refusal::new("base", "Say which version the decision was made on."))?;
         return Err(StoreError::Conflict { base, now: row.version });
+    }
+    if let Entry::Frame(FrameShot { picture: Some(picture), .. }) = &new.entry {
+        let kept = frame::Entity::find_by_id(picture.id).filter(frame::Column::SetupId.eq(row.id)).count(db).await?;
+        if kept == 0 {
+            let message = format!("No picture {} is kept with this look. Send the file itself.", picture.id);
+            return Err(Refusal::new("picture.id", message).into());
+        }
     }
     let before = state_of(db, &row).await?;
     let entry = meant(&before, &new.entry);

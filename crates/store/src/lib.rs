@@ -1,6 +1,7 @@
 //! The record in PostgreSQL: sittings, their setups (looks), the tape of each setup, and the kit.
 //!
 //! - [`Store`]: a connection pool; its methods are the repositories, one file a noun;
+//! - [`Frame`], [`FileTold`]: the pictures that are kept with a look;
 //! - [`Account`], [`Session`], [`Code`], [`Share`], [`AuditLine`]: who may come in, and who did;
 //! - [`Changes`]: word of every change of a setup;
 //! - [`StoreError`]: why something was not done.
@@ -41,6 +42,7 @@ mod effects;
 mod entity;
 mod error;
 mod formats;
+mod frames;
 mod kit;
 mod learnt;
 mod migration;
@@ -51,6 +53,7 @@ mod record;
 mod sessions;
 mod setups;
 mod shares;
+mod shot;
 mod sittings;
 mod starts;
 mod state;
@@ -68,11 +71,13 @@ pub use changes::{Change, Changes};
 pub use codes::Code;
 pub use door_role::DoorRole;
 pub use error::{Answer, StoreError, Unreadable};
+pub use frames::{Frame, NewFrame, Size};
 pub use kit::{Imported, Kit, UnreadableItem};
 pub use learnt::Learnt;
 pub use purge::Forgotten;
 pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, Source, TapeItem, TapePart};
 pub use sessions::Session;
+pub use shot::{FileTold, NamedPatch};
 pub use shares::{LookNumber, Share};
 pub use starts::Offer;
 pub use store::Store;

@@ -93,7 +93,7 @@ impl Store {
 
     /// Lets the database give up the room of rows that are gone; what it can't now it does by itself later.
     async fn sweep(&self) {
-        for table in ["entry_effect", "tape_entry", "setup", "sitting"] {
+        for table in ["entry_effect", "frame_picture", "frame", "tape_entry", "setup", "sitting"] {
             if let Err(error) = self.db.execute_unprepared(&format!("vacuum {table}")).await {
                 tracing::warn!(%error, table, "what was forgotten is swept later");
             }
@@ -123,6 +123,9 @@ async fn forget(tx: &DatabaseTransaction, sittings: &[sitting::Model]) -> Result
     )
     .await?;
     run("delete from entry_effect using tape_entry where entry_id = tape_entry.id and setup_id = any ($1)", vec![of()]).await?;
+    run("delete from frame_picture using frame where frame_id = frame.id and setup_id = any ($1)", vec![of()]).await?;
+    run("delete from look_patches where setup_id = any ($1)", vec![of()]).await?;
+    run("delete from frame where setup_id = any ($1)", vec![of()]).await?;
     run("delete from tape_entry where setup_id = any ($1)", vec![of()]).await?;
     run("delete from setup where id = any ($1)", vec![of()]).await?;
     sitting::Entity::delete_many().filter(sitting::Column::Id.is_in(theirs())).exec(tx).await?;

@@ -10,6 +10,7 @@ fn every_module_names_only_what_stands_below_it() {
         "patience",
         "formats",
         "stored",
+        "shot",
         "entity",
         "changes",
         "migration",
@@ -32,6 +33,7 @@ fn every_module_names_only_what_stands_below_it() {
         "starts",
         "purge",
         "tape",
+        "frames",
         "upgrade",
         "testing",
     ];

@@ -285,6 +285,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/frames/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A frame's picture: a JPEG of at most 2048 pixels a side, sRGB, upright. */
+        get: operations["framePicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/frames/{id}/small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same for a list: at most 360 pixels a side. */
+        get: operations["frameSmall"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/frames/{id}/tones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a frame's tones are spread, and those of its patches. Nothing is kept of the question. */
+        post: operations["shotTones"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -594,6 +645,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/setups/{id}/frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The frames of a look whose pictures are kept. */
+        get: operations["roll"];
+        put?: never;
+        /** Takes a frame into a look: the file itself is the body. JPEG, PNG, WebP, TIFF, or a raw file that is TIFF inside; at most 80 MB and 120 million pixels. */
+        post: operations["takeFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/setups/{id}/kept": {
         parameters: {
             query?: never;
@@ -607,6 +676,23 @@ export interface paths {
         post?: never;
         /** Lets a look go that was kept to begin from. The look itself stays. */
         delete: operations["letSetupGo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{id}/patches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Remembers where patches are, for the next frames of a look. */
+        put: operations["keepPatches"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -861,6 +947,13 @@ export interface components {
             use_for: string;
             /** @description Where each light goes, and what the room changed: a line each. */
             words: string[];
+        };
+        /** @description What a frame's own file says of its exposure; what it does not say is not there. */
+        AsShot: {
+            aperture?: components["schemas"]["Aperture"] | null;
+            focal?: components["schemas"]["Millimetres"] | null;
+            iso?: components["schemas"]["Iso"] | null;
+            shutter?: components["schemas"]["ShutterTime"] | null;
         };
         /** @description What automatic flash gave. */
         Automatic: {
@@ -1990,6 +2083,9 @@ export interface components {
             /** @description A frame was shot. */
             frame: components["schemas"]["FrameShot"];
         } | {
+            /** @description Something was said of a frame whose picture is kept. */
+            frame_said: components["schemas"]["FrameSaid"];
+        } | {
             /** @description A note was taken. */
             note: components["schemas"]["NoteTaken"];
         } | {
@@ -2237,6 +2333,17 @@ export interface components {
             off: components["schemas"]["Stops"];
             /** @description Where. */
             place: components["schemas"]["RoomPlace"];
+        } | {
+            focal?: components["schemas"]["Focals"] | null;
+            /**
+             * Format: int32
+             * @description Which frame of the look.
+             */
+            frame: number;
+            /** @description As the camera is set here. */
+            set: components["schemas"]["Exposure"];
+            /** @description As its file says. */
+            shot: components["schemas"]["Exposure"];
         } | components["schemas"]["WholeCheck"] | ({
             /** @description Whose. */
             light: components["schemas"]["LightId"];
@@ -2435,6 +2542,53 @@ export interface components {
             /** @description What. */
             risk: components["schemas"]["Risk"];
         };
+        /** @description What a frame's file says. Every later version reads it: what is not there is not known, what a version does not know it passes over. */
+        FileTold: {
+            /**
+             * Format: int32
+             * @description How many minutes that clock is ahead of UTC, where the camera says so.
+             * @default null
+             */
+            ahead: number | null;
+            /**
+             * @description Aperture, shutter time, ISO, focal length.
+             * @default {}
+             */
+            as_shot: components["schemas"]["AsShot"];
+            /**
+             * @description The camera, as it calls itself.
+             * @default null
+             */
+            camera: string | null;
+            /**
+             * @description When, by the camera's own clock.
+             * @default null
+             * @example 2026-11-30T20:16:05
+             */
+            clock: string | null;
+            /** @default null */
+            compensation: components["schemas"]["Stops"] | null;
+            /**
+             * @description Some of what the file says could not be read.
+             * @default false
+             */
+            damaged: boolean;
+            /**
+             * @description Whether the camera saw its flash fire.
+             * @default null
+             */
+            flash: boolean | null;
+            /**
+             * @description The lens, as it calls itself.
+             * @default null
+             */
+            lens: string | null;
+            /**
+             * @description It is what a raw file holds for a camera's own screen.
+             * @default false
+             */
+            preview: boolean;
+        };
         /** @description A neutral-density filter before the lens: it takes from room and flash alike. */
         Filter: {
             /** @description What it takes, stops. */
@@ -2452,6 +2606,7 @@ export interface components {
             kind: components["schemas"]["FindingKind"];
             /** @description The lane it belongs to. */
             lane: string;
+            otherwise?: components["schemas"]["Action"] | null;
             /** @description It follows from where things stand. */
             placement: boolean;
             remedy?: components["schemas"]["Action"] | null;
@@ -2464,7 +2619,7 @@ export interface components {
          * @description What can be found.
          * @enum {string}
          */
-        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "daylight" | "no_flash_frame" | "room_places" | "modelling_lamps" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "ground_narrow" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp" | "care";
+        FindingKind: "no_flash" | "whole_differs" | "past_sync" | "room_over_shadow" | "meter_settings" | "power_ends" | "uncompensated" | "charge_kept" | "channel_clash" | "group_missing" | "group_shared" | "transmitter_lowest" | "steps_differ" | "commander_contributes" | "line_of_sight" | "slave_cell" | "high_speed_partly" | "pulse_tail" | "lamps_mix" | "daylight" | "no_flash_frame" | "frame_differs" | "room_places" | "modelling_lamps" | "bulb_cut" | "ghost" | "bulb_hot" | "diffraction" | "iso_past_cap" | "slow_shutter" | "dark_sockets" | "catch_light" | "rim_no_wrap" | "flare" | "in_picture" | "key_against_room" | "ground_too_near" | "ground_tone" | "ceiling_low" | "overhead" | "ratio_over_room" | "ground_narrow" | "guide_units" | "recycle_slow" | "battery_weak" | "circuit_load" | "eyes" | "hot_lamp" | "care";
         /** @description A unit's turn to fire. */
         FireTurn: {
             /** @description Which device. */
@@ -2511,6 +2666,13 @@ export interface components {
             from: components["schemas"]["Millimetres"];
             /** @description Longest; the same for a fixed one. */
             to: components["schemas"]["Millimetres"];
+        };
+        /** @description Two focal lengths that differ. */
+        Focals: {
+            /** @description As it is set here. */
+            set: components["schemas"]["Millimetres"];
+            /** @description As the file says. */
+            shot: components["schemas"]["Millimetres"];
         };
         /**
          * @description Who follows whom.
@@ -2631,6 +2793,17 @@ export interface components {
              */
             y: number;
         };
+        /** @description The picture of a frame. */
+        FramePicture: {
+            /** @description What its file says. */
+            as_shot?: components["schemas"]["AsShot"];
+            /**
+             * Format: uuid
+             * @description Under which id it is kept.
+             */
+            id: string;
+            lit?: components["schemas"]["Lit"] | null;
+        };
         /** @description How a foretold frame is wanted. */
         FrameQuestion: {
             /** @description With a mid-grey card, turned to the key as a meter is held, and a grey ball beside the face. */
@@ -2666,6 +2839,17 @@ export interface components {
              */
             width: number;
         };
+        /** @description Something was said of a frame whose picture is kept. */
+        FrameSaid: {
+            lit?: components["schemas"]["Lit"] | null;
+            /** @description It was meant to be exposed as it is. */
+            meant?: boolean;
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+        };
         /** @description A test frame without flash, with how the camera stood then. */
         FrameSeen: {
             /** @description What it showed. */
@@ -2678,12 +2862,23 @@ export interface components {
             no_flash?: components["schemas"]["NoFlash"] | null;
             /** @description What was seen in it: 1 to 500 characters, in one or more lines. */
             note?: string | null;
+            picture?: components["schemas"]["FramePicture"] | null;
         };
         /**
          * @description What is shown of a setup.
          * @enum {string}
          */
         FrameShow: "now" | "wished";
+        /** @description A frame that was taken in. */
+        FrameTaken: {
+            /** @description Whether it was taken now; the same file is taken into a look once. */
+            fresh: boolean;
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+        };
         /** @description A setup whose frame is asked for. */
         FrameToForetell: {
             /** @description What would happen first, in order: at most 20. */
@@ -2731,6 +2926,48 @@ export interface components {
              * @description What is lost because it is turned away from the light, stops: 0 or less.
              */
             turned?: number | null;
+        };
+        /** @description A frame whose picture is kept. */
+        FrameView: {
+            /**
+             * Format: date-time
+             * @description When it was taken in.
+             */
+            at: string;
+            /**
+             * Format: uuid
+             * @description The entry on the tape.
+             */
+            entry: string;
+            /** @description The file's name. */
+            file: string;
+            /**
+             * Format: int32
+             * @description Pixels down.
+             */
+            height: number;
+            /**
+             * Format: int32
+             * @description Pixels down.
+             */
+            kept_height: number;
+            /**
+             * Format: int32
+             * @description Pixels across of the picture that is kept.
+             */
+            kept_width: number;
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+            /** @description What the file says. */
+            told: components["schemas"]["FileTold"];
+            /**
+             * Format: int32
+             * @description Pixels across of the file's picture.
+             */
+            width: number;
         };
         /** @description A light and a movement. */
         FreezeLight: {
@@ -3555,6 +3792,11 @@ export interface components {
              */
             version?: number | null;
         };
+        /** @description Which lights were on in a frame. */
+        Lit: "no_flash" | {
+            /** @description One alone, with the room. */
+            alone: components["schemas"]["LightId"];
+        } | "all";
         /** @description A line of the log. */
         LogLine: {
             /** @description From which address. */
@@ -3774,6 +4016,26 @@ export interface components {
             /** @description Its usual speed: `1.4 m/s`; where it follows from the fall, how. */
             speed: string;
         };
+        /** @description A part of a frame that has a name: round, told in shares of the frame. */
+        NamedPatch: {
+            /** @description What it is: 1 to 60 characters. */
+            name: string;
+            /**
+             * Format: float
+             * @description Its radius, as a share of its height.
+             */
+            radius: number;
+            /**
+             * Format: float
+             * @description Its middle from the left, as a share of the frame's width.
+             */
+            x: number;
+            /**
+             * Format: float
+             * @description From the top, as a share of its height.
+             */
+            y: number;
+        };
         /** @description Paper or cloth that is narrower than the picture. */
         Narrow: {
             /** @description How wide it is, metres. */
@@ -3985,6 +4247,11 @@ export interface components {
             code: number;
             /** @description `mid-grey`. */
             name: string;
+        };
+        /** @description Patches to be remembered. */
+        PatchesToKeep: {
+            /** @description At most 9. */
+            patches: components["schemas"]["NamedPatch"][];
         };
         /**
          * @description A pattern of light on the face.
@@ -4465,6 +4732,13 @@ export interface components {
          * @enum {string}
          */
         Role: "key" | "fill" | "rim" | "hair" | "ground" | "room";
+        /** @description The frames of a look. */
+        Roll: {
+            /** @description In the order in which they were taken in: the last 500. */
+            frames: components["schemas"]["FrameView"][];
+            /** @description Where patches are in them, as they were placed last; none where none were. */
+            patches: components["schemas"]["NamedPatch"][];
+        };
         /** @description The room's light: the wish, and the last readings of it. */
         Room: {
             before?: components["schemas"]["RoomSeen"] | null;
@@ -4790,6 +5064,8 @@ export interface components {
             schools?: components["schemas"]["Schools"];
             /** @description What the meter saw of the lights, oldest first: evidence of what is known of each now. */
             seen?: components["schemas"]["Seen"][];
+            /** @description The last frames whose pictures are kept, oldest first. */
+            shots?: components["schemas"]["Shot"][];
             /** @description What was read to fall on the shadow side and on the ground besides their own lights. */
             spilt?: components["schemas"]["Spilt"][];
             studio?: components["schemas"]["Studio"] | null;
@@ -4892,6 +5168,81 @@ export interface components {
              * @description As it stood at this version; as it stands where there is none.
              */
             version?: number | null;
+        };
+        /** @description A frame whose picture is kept. */
+        Shot: {
+            /** @description What its file says. */
+            as_shot?: components["schemas"]["AsShot"];
+            /**
+             * Format: int32
+             * @description Which frame of the look it is, from 1.
+             */
+            frame: number;
+            lit?: components["schemas"]["Lit"] | null;
+            /** @description It was meant to be exposed as it is, though the camera here is set otherwise. */
+            meant?: boolean;
+            /**
+             * Format: uuid
+             * @description The picture.
+             */
+            picture: string;
+        };
+        /** @description The tone of a patch of a frame. */
+        ShotTone: {
+            /** @description Where it is. */
+            at: components["schemas"]["FramePatch"];
+            /**
+             * Format: float
+             * @description The share of it that clips.
+             */
+            clipped: number;
+            /**
+             * Format: float
+             * @description How sure that is: one standard deviation.
+             */
+            sure: number;
+            /**
+             * Format: float
+             * @description Its mean tone; none where there is no light.
+             */
+            tone?: number | null;
+        };
+        /** @description The tones of a frame, in stops over mid-grey, its values taken as plain sRGB. */
+        ShotTones: {
+            /**
+             * Format: float
+             * @description The share that does.
+             */
+            black: number;
+            /**
+             * Format: float
+             * @description Below this tone it reads as black.
+             */
+            black_at: number;
+            /**
+             * Format: float
+             * @description The tone that a thousandth of it exceeds.
+             */
+            brightest: number;
+            /**
+             * Format: float
+             * @description From this tone on it clips.
+             */
+            clip_at: number;
+            /**
+             * Format: float
+             * @description The share that clips in any colour.
+             */
+            clipped: number;
+            /**
+             * Format: float
+             * @description The first tone of the histogram.
+             */
+            from: number;
+            /** @description The share of the frame in each tenth of a stop from there on. */
+            histogram: number[];
+            /** @description The patches that were asked for, in their order. */
+            patches: components["schemas"]["ShotTone"][];
         };
         /** @description How a shutter opens. */
         ShutterKind: {
@@ -5487,6 +5838,11 @@ export interface components {
          * @enum {string}
          */
         Tone: "light" | "middle" | "dark";
+        /** @description Patches of a frame whose tones are asked for. */
+        TonesWanted: {
+            /** @description At most 9. */
+            patches?: components["schemas"]["FramePatch"][];
+        };
         /**
          * @description Which way to go.
          * @enum {string}
@@ -7762,6 +8118,349 @@ export interface operations {
             };
         };
     };
+    framePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The picture */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The picture */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such picture */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    frameSmall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The picture */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The picture, small */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such picture */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shotTones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The picture */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TonesWanted"];
+            };
+        };
+        responses: {
+            /** @description The tones */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShotTones"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such picture */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A patch outside the frame */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     health: {
         parameters: {
             query?: never;
@@ -9718,6 +10417,264 @@ export interface operations {
             };
         };
     };
+    roll: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The frames */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Roll"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is none */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeFrame: {
+        parameters: {
+            query: {
+                /** @description Of the entry on the tape, made by the client (UUID version 7): sent twice, it is taken once. */
+                id: string;
+                /** @description When it was taken in, from 1900 to 2200. */
+                at: string;
+                /** @description The file's name. */
+                name: string;
+                /** @description Which lights were on: `no_flash`, `all`, or the id of the one that was on alone. Said later where it is left out. */
+                lit?: string | null;
+            };
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        /** @description The file */
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description It was there before */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameTaken"];
+                };
+            };
+            /** @description Taken */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameTaken"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such setup */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The sitting was deleted */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No picture that can be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many at once, or record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     keepSetup: {
         parameters: {
             query?: never;
@@ -9920,6 +10877,139 @@ export interface operations {
                 };
             };
             /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keepPatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PatchesToKeep"];
+            };
+        };
+        responses: {
+            /** @description Remembered */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such setup */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A patch outside the frame */
             422: {
                 headers: {
                     [name: string]: unknown;

@@ -20,6 +20,8 @@ const VIEWS: [string, () => Command[]][] = [
     'frame',
     () =>
       frameCommands({
+        source: nothing,
+        load: nothing,
         moment: nothing,
         grey: nothing,
         card: nothing,

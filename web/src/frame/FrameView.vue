@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import type { Lit, NamedPatch, StandIn } from '@/api/client'
 import CameraNow from '@/draw/CameraNow.vue'
 import WordLine from '@/draw/WordLine.vue'
 import AwayBar from '@/look/AwayBar.vue'
@@ -10,8 +11,11 @@ import LooksOn from '@/look/LooksOn.vue'
 import { useAsItStands } from '@/look/asItStands'
 import { useBoard } from '@/look/board'
 import { useMoment, type Moment } from '@/picture/choices'
+import DropFrames from '@/picture/DropFrames.vue'
 import { useForetold, type Wanted } from '@/picture/foretold'
 import FramePicture from '@/picture/FramePicture.vue'
+import { pictureOf, useRoll } from '@/picture/roll'
+import TakeFrames from '@/picture/TakeFrames.vue'
 import AppBar from '@/ui/AppBar.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import KeyCap from '@/ui/KeyCap.vue'
@@ -19,13 +23,15 @@ import PushButton from '@/ui/PushButton.vue'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import { usePhone } from '@/ui/phone'
-import type { StandIn } from '@/api/client'
 import { frameCommands } from './commands'
+import { litChoices, litOf, nameOf } from './lit'
 import PatchMarks from './PatchMarks.vue'
 import { MOST, usePatches } from './patches'
+import RollStrip from './RollStrip.vue'
+import { useShot } from './shot'
 import TonesCard from './TonesCard.vue'
 
-/** The frame as plan and dials will give it: the picture, and its tones on the ladder's own scale. */
+/** The frame as plan and dials will give it, and those that were shot: the picture, and its tones on the ladder's own scale. */
 const { id } = defineProps<{ id: string }>()
 const board = useBoard()
 const router = useRouter()
@@ -37,31 +43,117 @@ const marks = ref(false)
 useAsItStands(() => id)
 useTitle(() => (board.view ? `Frame · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
 
+/** What is shown large. */
+const source = ref<'foretold' | 'shot'>('foretold')
+const SOURCES = [
+  { value: 'foretold', words: 'Foretold' },
+  { value: 'shot', words: 'Shot' },
+] as const
+const isShot = computed(() => source.value === 'shot')
+
 const { moment, options, asked, placed, hasNext } = useMoment()
 /** A picture of a moment, at a size; nothing before any light has a place. */
 function wanted(of: Moment, width: number, height: number): Wanted | undefined {
   const what = placed.value ? asked(of) : undefined
   return what && { ...what, grey: grey.value, card: card.value, width, height }
 }
+const named = (all: { name?: string | null; at: { x: number; y: number; radius: number } }[]): NamedPatch[] =>
+  all.map((t, n) => ({ ...t.at, name: t.name ?? `Patch ${n + 1}` }))
+const tonesOf = () => large.frame.value?.patches ?? []
 /** Of the picture that is asked for with them. */
-const patches = usePatches(
-  () => large.frame.value,
-  () => id,
-)
+const foretoldPatches = usePatches({ proposed: () => named(tonesOf()), tones: tonesOf }, () => id)
 const large = useForetold(() => {
-  const what = wanted(moment.value, phone.value ? 390 : 480, phone.value ? 488 : 600)
-  return what && { ...what, marks: marks.value, ...(patches.asked.value ? { patches: patches.asked.value } : {}) }
+  const what = isShot.value ? undefined : wanted(moment.value, phone.value ? 390 : 480, phone.value ? 488 : 600)
+  const { value: own } = foretoldPatches.asked
+  return what && { ...what, marks: marks.value, ...(own ? { patches: own } : {}) }
 })
-/** The two that are not chosen stand small beside it. */
-const others = computed(() => options.value.filter((m) => m.value !== moment.value))
+/** The two that are not chosen stand small beside it; beside a frame that was shot, what was foretold. */
+const others = computed(() =>
+  isShot.value ? [{ value: 'now' as const, words: 'Foretold' }] : options.value.filter((m) => m.value !== moment.value),
+)
 const small = [0, 1].map((n) =>
   useForetold(() => {
     const of = others.value[n]?.value
     return of && wanted(of, 176, 220)
   }),
 )
-const names = computed(() => patches.patches.value.map((p) => p.name))
-const tones = computed(() => names.value.map((_, n) => patches.toneOf(n)))
+
+const { frames, patches: kept, keep, failed: noRoll, there: hasRoll } = useRoll()
+/** The picture that is looked at: the last one, until another is chosen. */
+const looked = ref<string>()
+const shown = computed(() => frames.value.find((f) => f.picture === looked.value) ?? frames.value.at(-1))
+// A frame that comes in is what is looked at next; the first sight of a look is of what will be.
+watch(
+  () => [hasRoll.value, frames.value.length] as const,
+  ([, now], before) => {
+    if (!before?.[0] || now <= before[1]) return
+    looked.value = undefined
+    source.value = 'shot'
+  },
+)
+watch(
+  () => id,
+  () => ((looked.value = undefined), (source.value = 'foretold')),
+)
+/** Where they usually are, where nothing is foretold: on a head in the middle of the frame. */
+const USUAL: NamedPatch[] = [
+  { name: 'Lit cheek', x: 0.42, y: 0.5, radius: 0.02 },
+  { name: 'Shadow cheek', x: 0.58, y: 0.5, radius: 0.02 },
+  { name: 'Forehead', x: 0.5, y: 0.36, radius: 0.02 },
+  { name: 'Ground', x: 0.1, y: 0.25, radius: 0.02 },
+]
+const foretoldNow = computed(() => (isShot.value ? small[0]?.frame.value : large.frame.value))
+const shotPatches = usePatches(
+  {
+    proposed: () => (foretoldNow.value ? named(foretoldNow.value.patches) : USUAL),
+    kept: () => kept.value,
+    keep,
+    tones: () => shot.tones.value?.patches ?? [],
+  },
+  () => id,
+)
+const shot = useShot(
+  () => (isShot.value ? shown.value?.picture : undefined),
+  () => shotPatches.patches.value,
+)
+const shotPicture = computed(() => {
+  const frame = shown.value
+  return (
+    frame && {
+      picture: pictureOf(frame.picture),
+      width: frame.kept_width,
+      height: frame.kept_height,
+      patches: shotPatches.patches.value.map((p, n) => ({ name: p.name, tone: shotPatches.toneOf(n)?.tone })),
+    }
+  )
+})
+const inSetup = computed(() => board.setup?.shots?.find((s) => s.picture === shown.value?.picture))
+const numbers = computed(() => new Map((board.setup?.shots ?? []).map((s) => [s.picture, s.frame])))
+const lights = computed(() => litChoices(board.setup?.lights ?? [], board.board?.lanes ?? []))
+const lit = computed<string>({
+  get: () => nameOf(inSetup.value?.lit as Lit | undefined),
+  set: (now) => {
+    const [picture, said] = [inSetup.value?.picture, litOf(now)]
+    if (picture && said) board.write({ frame_said: { picture, lit: said } })
+  },
+})
+/** The last frame was shot otherwise than the camera is set here. */
+const differs = computed(() => board.board?.findings?.find((f) => f.kind === 'frame_differs'))
+const told = computed(() => {
+  const { aperture, shutter, iso } = shown.value?.told.as_shot ?? {}
+  return [aperture && `ƒ${aperture}`, shutter && `${shutter} s`, iso && `ISO ${iso}`].filter(Boolean).join(' · ')
+})
+
+const patches = computed(() => (isShot.value ? shotPatches : foretoldPatches))
+const names = computed(() => patches.value.patches.value.map((p) => p.name))
+const tones = computed(() => names.value.map((_, n) => patches.value.toneOf(n)))
+/** By name: where a place lies in a foretold frame and in one that was shot need not be the same. */
+const foretold = computed(() => {
+  const frame = isShot.value ? foretoldNow.value : undefined
+  const all = (frame?.patches ?? []).flatMap((p) => (p.name && p.tone != null ? [[p.name, p.tone] as const] : []))
+  return frame && { frame, tones: new Map(all) }
+})
+const spread = computed(() => (isShot.value ? shot.tones.value : large.frame.value))
 const none = 'Lay the lights on the plan, then the picture can be foretold.'
 const next = computed(() => board.view?.board.next)
 const unknown = computed(() =>
@@ -73,17 +165,20 @@ const face = computed<StandIn>({
 })
 
 function choosePatch(n: number): boolean {
-  const taken = patches.choose(n)
+  const taken = patches.value.choose(n)
   // The light that moves it most is the one that keys turn.
-  const light = patches.toneOf(n)?.lights[0]?.light
-  if (taken && light) board.choose(light)
+  const light = foretoldPatches.toneOf(n)?.lights[0]?.light
+  if (taken && light && !isShot.value) board.choose(light)
   return taken
 }
 function step(): void {
   const at = options.value.findIndex((m) => m.value === moment.value)
   moment.value = options.value[(at + 1) % options.value.length]?.value ?? 'now'
 }
+const take = useTemplateRef('take')
 const commands = frameCommands({
+  source: () => (source.value = isShot.value ? 'foretold' : 'shot'),
+  load: () => !board.still && take.value?.open(),
   moment: step,
   grey: () => (grey.value = !grey.value),
   card: () => (card.value = !card.value),
@@ -115,7 +210,7 @@ const commands = frameCommands({
     <LooksOn v-if="board.looksOn" class="mx-2 mb-2" />
     <p v-if="board.failed" class="card mx-2 px-4.5 py-4 text-warn">{{ board.failed }}</p>
     <main v-else-if="board.view && board.scales" class="view grid min-h-0 flex-1 gap-2 px-2 pb-2">
-      <h1 class="sr-only">Foretold frame of {{ board.view.sitting.name }}, {{ board.view.name }}</h1>
+      <h1 class="sr-only">Frame of {{ board.view.sitting.name }}, {{ board.view.name }}</h1>
       <section
         v-if="next"
         class="card title flex items-center gap-x-4 gap-y-2 px-4.5 py-2"
@@ -124,46 +219,80 @@ const commands = frameCommands({
       >
         <p class="min-w-0 flex-1" :class="phone ? 'basis-full' : ''">
           <span class="block font-voice text-[1.625rem] leading-8" aria-live="polite"
-            ><WordLine :line="next.say"
+            ><WordLine :line="isShot && differs ? differs.words : next.say"
           /></span>
           <span class="label text-text-2"
-            ><WordLine v-if="next.why[0]" :line="next.why[0]" /><template v-if="unknown.length">
+            ><WordLine v-if="isShot && differs" :line="next.say" /><WordLine
+              v-else-if="next.why[0]"
+              :line="next.why[0]"
+            /><template v-if="unknown.length">
               Not in the picture, since nothing is known of it yet: {{ unknown.join(', ').toLowerCase() }}.</template
             ></span
           >
         </p>
-        <PushButton
-          v-if="hasNext"
-          :aria-pressed="moment === 'after'"
-          @click="moment = moment === 'after' ? 'now' : 'after'"
-          >Try it</PushButton
-        >
-        <button
-          v-if="hasNext && next.action"
-          type="button"
-          data-writes
-          class="flex h-8 items-center gap-2 rounded-key bg-act px-4 font-[650] text-act-t disabled:opacity-40"
-          :disabled="board.still"
-          @click="board.doNext()"
-        >
-          {{ next.action.label }} <KeyCap v-if="!phone">D</KeyCap>
-        </button>
+        <template v-if="isShot && differs">
+          <PushButton
+            v-for="answer in [differs.otherwise, differs.remedy]"
+            v-show="answer"
+            :key="answer?.label"
+            data-writes
+            :disabled="board.still"
+            @click="answer && board.write(answer.entry)"
+            >{{ answer?.label }}</PushButton
+          >
+        </template>
+        <template v-else>
+          <PushButton
+            v-if="hasNext && !isShot"
+            :aria-pressed="moment === 'after'"
+            @click="moment = moment === 'after' ? 'now' : 'after'"
+            >Try it</PushButton
+          >
+          <button
+            v-if="hasNext && next.action"
+            type="button"
+            data-writes
+            class="flex h-8 items-center gap-2 rounded-key bg-act px-4 font-[650] text-act-t disabled:opacity-40"
+            :disabled="board.still"
+            @click="board.doNext()"
+          >
+            {{ next.action.label }} <KeyCap v-if="!phone">D</KeyCap>
+          </button>
+        </template>
       </section>
       <section class="card shown flex min-h-0 flex-col overflow-hidden" aria-label="Picture">
         <div class="flex flex-wrap items-center gap-2 px-3 py-2">
-          <h2 class="text-head font-[650]">Foretold</h2>
-          <PushButton :aria-pressed="grey" @click="grey = !grey">In grey</PushButton>
-          <PushButton :aria-pressed="card" @click="card = !card">Grey card</PushButton>
-          <PushButton :aria-pressed="marks" @click="marks = !marks">Mark clipping</PushButton>
-          <SegmentedChoice v-model="moment" label="Which moment" :options class="ml-auto" />
+          <h2 class="sr-only">{{ isShot ? 'Shot' : 'Foretold' }}</h2>
+          <SegmentedChoice v-model="source" label="Foretold or shot" :options="SOURCES" />
+          <template v-if="isShot">
+            <fieldset v-if="inSetup" :disabled="board.still" class="contents">
+              <span class="label ml-auto text-text-2">Lit by</span>
+              <ChoiceList v-model="lit" label="Lit by" :options="lights" class="w-44" />
+            </fieldset>
+          </template>
+          <template v-else>
+            <PushButton :aria-pressed="grey" @click="grey = !grey">Grey</PushButton>
+            <PushButton :aria-pressed="card" @click="card = !card">Card</PushButton>
+            <PushButton :aria-pressed="marks" @click="marks = !marks">Clipping</PushButton>
+            <SegmentedChoice v-model="moment" label="Which moment" :options class="ml-auto" />
+          </template>
         </div>
         <FramePicture
           class="flex-1"
-          :frame="large.frame.value"
-          :drawn="large.drawn.value"
-          :wrong="large.wrong.value"
-          :busy="large.busy.value"
-          :none="placed ? undefined : none"
+          :frame="isShot ? shotPicture : large.frame.value"
+          :drawn="isShot ? undefined : large.drawn.value"
+          :wrong="isShot ? (shot.wrong.value ?? noRoll) : large.wrong.value"
+          :busy="!isShot && large.busy.value"
+          :named="isShot ? 'The frame as shot' : undefined"
+          :none="
+            isShot
+              ? hasRoll
+                ? 'Load a test frame: drop it here, or choose its file.'
+                : 'Looking for the frames …'
+              : placed
+                ? undefined
+                : none
+          "
         >
           <template #default="{ frame }">
             <PatchMarks
@@ -179,24 +308,36 @@ const commands = frameCommands({
             />
           </template>
         </FramePicture>
+        <RollStrip
+          v-if="isShot && frames.length > 1"
+          :frames
+          :chosen="shown?.picture"
+          :numbers
+          @choose="(picture) => (looked = picture)"
+        />
         <div class="flex flex-wrap items-center gap-2 px-3 py-2">
-          <fieldset :disabled="board.still" class="contents">
+          <fieldset v-if="!isShot" :disabled="board.still" class="contents">
             <span class="label text-text-2">Face</span>
-            <ChoiceList v-model="face" label="Face" :options="board.scales.choices.faces" class="w-40" />
+            <ChoiceList v-model="face" label="Face" :options="board.scales.choices.faces" class="w-36" />
           </fieldset>
-          <p class="label min-w-40 flex-1 text-text-2">
-            <template v-if="large.frame.value && large.frame.value.shown < 0.97"
+          <p class="label min-w-36 flex-1 text-text-2">
+            <template v-if="isShot && shown">
+              <b class="font-[650] text-text">{{ inSetup ? `Frame ${inSetup.frame}` : shown.file }}</b>
+              {{ told || 'Its file does not say how it was exposed.' }}</template
+            >
+            <template v-else-if="!isShot && large.frame.value && large.frame.value.shown < 0.97"
               >Head and shoulders out of a wider frame.</template
             >
-            <template v-if="large.frame.value?.ground_stands_in">
+            <template v-if="!isShot && large.frame.value?.ground_stands_in">
               Nobody said what is behind: a usual ground stands in.</template
             >
           </p>
           <PushButton :disabled="patches.patches.value.length >= MOST" @click="patches.add">Add a patch</PushButton>
           <PushButton v-if="patches.changed.value" @click="patches.propose">As proposed</PushButton>
+          <TakeFrames ref="take" :look="id" :disabled="board.still" />
         </div>
       </section>
-      <section v-if="!phone" class="card beside flex min-h-0 flex-col overflow-hidden" aria-label="The other moments">
+      <section v-if="!phone" class="card beside flex min-h-0 flex-col overflow-hidden" aria-label="Beside it">
         <template v-for="(other, n) in others" :key="other.value">
           <h2 class="px-3 py-2 font-[650]">{{ other.words }}</h2>
           <FramePicture
@@ -210,22 +351,26 @@ const commands = frameCommands({
         </template>
       </section>
       <TonesCard
-        v-if="large.frame.value"
+        v-if="spread"
         class="tones"
-        :frame="large.frame.value"
+        :frame="spread"
         :tones
         :names
         :chosen="patches.chosen.value"
+        :shot="isShot"
+        :foretold
         @choose="choosePatch"
       />
       <section v-else class="card tones p-4 text-text-2" aria-label="Tones in the picture">
-        <p v-if="!placed">
+        <p v-if="isShot && hasRoll && !frames.length">The tones of a frame stand here once one is loaded.</p>
+        <p v-else-if="!isShot && !placed">
           {{ none }}
           <RouterLink :to="{ name: 'plan', params: { id } }" class="underline">To the plan</RouterLink>
         </p>
       </section>
     </main>
   </div>
+  <DropFrames :look="id" />
   <ViewKeys v-model="keysOpen" :commands />
 </template>
 

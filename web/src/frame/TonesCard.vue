@@ -1,19 +1,30 @@
 <script setup lang="ts">
 import { computed, useTemplateRef, watch } from 'vue'
-import type { FrameForetold, FrameTone } from '@/api/client'
+import type { FrameTone } from '@/api/client'
 import { rem, useDrawingSize } from '@/draw/measure'
-import { outline } from '@/draw/outline'
+import { outline, type Spread } from '@/draw/outline'
 import { linear } from '@/draw/scale'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import { useBoard } from '@/look/board'
 
+/** The tone of a patch: foretold by each light, or shot and so sure. */
+interface PatchTone {
+  tone?: number | null
+  light?: number | null
+  lights?: FrameTone['lights']
+  sure?: number
+}
+
 /** The tones of a frame on the ladder's own scale: how they are spread, and each patch in a lane of its own. */
-const { frame, tones, names, chosen } = defineProps<{
-  frame: FrameForetold
-  tones: (FrameTone | undefined)[]
+const { frame, tones, names, chosen, foretold } = defineProps<{
+  frame: Spread & { clip_at: number; clipped: number; black_at: number; black: number }
+  tones: (PatchTone | undefined)[]
   names: string[]
   chosen: number
+  /** It was shot: what was foretold of it stands beside, as far as there is a plan. */
+  shot?: boolean
+  foretold?: { frame: Spread; tones: ReadonlyMap<string, number> }
 }>()
 const emit = defineEmits<{ choose: [n: number] }>()
 const board = useBoard()
@@ -39,7 +50,9 @@ const spread = computed(() => Math.min(104, Math.max(64, width.value * 0.19)))
 const lane = computed(() => (width.value - AXIS - spread.value) / Math.max(names.length, 1))
 const laneAt = (n: number) => AXIS + spread.value + lane.value * n
 
-const drawn = computed(() => outline(frame, [TOP, BOTTOM], y.value, AXIS + 4, spread.value - 12))
+const drawnOf = (of: Spread) => outline(of, [TOP, BOTTOM], y.value, AXIS + 4, spread.value - 12)
+const drawn = computed(() => drawnOf(frame))
+const drawnForetold = computed(() => foretold && drawnOf(foretold.frame))
 const told = (tone: number | null | undefined) =>
   tone == null ? 'no light' : `${tone < -0.049 ? '−' : tone > 0.049 ? '+' : ''}${Math.abs(tone).toFixed(1)}`
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
@@ -48,11 +61,13 @@ const patches = computed(() =>
   names.map((name, n) => {
     const tone = tones[n]?.tone
     const at = tone == null ? BOTTOM : Math.min(Math.max(tone, BOTTOM), TOP)
-    return { name, n, tone, y: y.value(at), up: at < TOP - 0.6 ? -7 : 18 }
+    const wanted = foretold?.tones.get(name)
+    const was = wanted === undefined ? undefined : y.value(Math.min(Math.max(wanted, BOTTOM), TOP))
+    return { name, n, tone, y: y.value(at), up: at < TOP - 0.6 ? -7 : 18, was, wanted }
   }),
 )
 const lightOf = (id: string | undefined) => board.board?.lanes.find((l) => l.id === id)
-const roles = computed(() => tones.map((t) => lightOf(t?.lights[0]?.light)))
+const roles = computed(() => tones.map((t) => lightOf(t?.lights?.[0]?.light)))
 /** What the chosen patch gets from each light. */
 const parts = computed(() =>
   (tones[chosen]?.lights ?? []).map((l) => ({
@@ -68,9 +83,16 @@ const parts = computed(() =>
     <header class="px-4 pt-3">
       <h2 class="text-head font-[650]">Tones in the picture</h2>
       <p class="label text-text-2">
-        <svg viewBox="0 0 20 8" class="mr-1 inline h-2 w-5" aria-hidden="true">
-          <path d="M0 4h20" stroke="currentColor" stroke-width="1.4" stroke-dasharray="3 2" /></svg
-        >foretold, stops over a mid-grey: tones, not readings. Skin lies about 1 over a grey card.
+        <template v-if="shot"
+          ><svg viewBox="0 0 10 10" class="mr-1 inline h-2.5 w-2.5" aria-hidden="true">
+            <rect width="10" height="10" rx="2" fill="currentColor" /></svg
+          >shot<template v-if="foretold">, </template></template
+        ><template v-if="!shot || foretold"
+          ><svg viewBox="0 0 20 8" class="mr-1 inline h-2 w-5" aria-hidden="true">
+            <path d="M0 4h20" stroke="currentColor" stroke-width="1.4" stroke-dasharray="3 2" /></svg
+          >foretold</template
+        >, stops over a mid-grey: tones, not readings.
+        {{ shot ? 'A picture already developed: stops are within 0.3.' : 'Skin lies about 1 over a grey card.' }}
       </p>
     </header>
     <div class="flex min-h-0 flex-1 flex-col overflow-x-auto">
@@ -125,8 +147,10 @@ const parts = computed(() =>
                 {{ r > 0 ? `+${r}` : r < 0 ? `−${-r}` : '0' }}
               </text>
             </g>
+            <path v-if="shot" :d="drawn" class="fill-text-3" opacity="0.75" />
             <path
-              :d="drawn"
+              v-if="!shot || drawnForetold"
+              :d="shot ? drawnForetold : drawn"
               fill="none"
               class="stroke-text"
               stroke-width="1.3"
@@ -140,18 +164,39 @@ const parts = computed(() =>
               black {{ percent(frame.black) }}
             </text>
             <g v-for="p in patches" :key="p.n" :transform="`translate(${laneAt(p.n)} ${p.y})`">
-              <path :d="`M4 0H${lane - 6}`" class="stroke-text" stroke-width="1.3" stroke-dasharray="3 2" />
+              <path
+                v-if="p.was !== undefined"
+                :d="`M4 ${p.was - p.y}H${lane - 6}`"
+                class="stroke-text-2"
+                stroke-width="1.3"
+                stroke-dasharray="3 2"
+              />
+              <path
+                :d="`M4 0H${lane - 6}`"
+                class="stroke-text"
+                stroke-width="1.3"
+                :stroke-dasharray="shot ? undefined : '3 2'"
+              />
               <rect
                 :x="6"
                 y="-8"
                 width="16"
                 height="16"
                 rx="3"
-                class="fill-card stroke-text"
+                class="stroke-text"
+                :class="shot ? 'fill-text' : 'fill-card'"
                 stroke-width="1.3"
-                stroke-dasharray="3 2"
+                :stroke-dasharray="shot ? undefined : '3 2'"
               />
-              <text x="14" y="4" text-anchor="middle" class="label fill-text font-[650]">{{ p.n + 1 }}</text>
+              <text
+                x="14"
+                y="4"
+                text-anchor="middle"
+                class="label font-[650]"
+                :class="shot ? 'fill-card' : 'fill-text'"
+              >
+                {{ p.n + 1 }}
+              </text>
               <text :x="lane - 8" :y="p.up" text-anchor="end" class="fill-text text-value font-[650]">
                 {{ told(p.tone) }}
               </text>
@@ -159,8 +204,17 @@ const parts = computed(() =>
           </svg>
         </div>
         <div class="grid px-1 py-1" :style="{ gridTemplateColumns: `${AXIS + spread}px repeat(${names.length}, 1fr)` }">
-          <span class="label pl-4 text-text-2">mostly by</span>
-          <span v-for="(light, n) in roles" :key="n" class="label flex min-w-0 items-center gap-1 px-1 text-text-2">
+          <span class="label pl-4 text-text-2">{{ shot ? 'foretold' : 'mostly by' }}</span>
+          <template v-if="shot"
+            ><span v-for="p in patches" :key="p.n" class="label px-1 text-text-2 tabular-nums">{{
+              p.wanted === undefined ? '–' : told(p.wanted)
+            }}</span></template
+          >
+          <span
+            v-for="(light, n) in shot ? [] : roles"
+            :key="n"
+            class="label flex min-w-0 items-center gap-1 px-1 text-text-2"
+          >
             <template v-if="light?.role"
               ><RoleMark :role="light.role" /><span class="truncate">{{ light.name }}</span></template
             >
@@ -171,6 +225,7 @@ const parts = computed(() =>
     </div>
     <p class="label min-h-11 border-t border-line px-4 py-2 text-text-2" aria-live="polite">
       <b class="font-[650] text-text">{{ names[chosen] }} {{ told(tones[chosen]?.tone) }}</b>
+      <template v-if="tones[chosen]?.sure != null"> ± {{ tones[chosen]?.sure?.toFixed(1) }}</template>
       <template v-for="(part, n) in parts" :key="n"
         >{{ n === 0 ? ': ' : ', ' }}{{ part.lane?.name ?? part.light }} alone {{ told(part.tone)
         }}<template v-if="part.turnedBy"> (turned away, {{ told(part.turnedBy) }})</template></template

@@ -2,8 +2,10 @@ import { useBoard } from '@/look/board'
 import { lookCommands } from '@/look/commands'
 import { DIGITS, type Command } from '@/ui/commands'
 
-/** What keys do on the foretold frame. */
+/** What keys do on a look’s frame, foretold or shot. */
 export function frameCommands(view: {
+  source: () => void
+  load: () => void
   moment: () => void
   grey: () => void
   card: () => void
@@ -16,6 +18,8 @@ export function frameCommands(view: {
   const shared = lookCommands()
   const turn = ({ key }: { key: string }) => board.turn(board.lane, key === '=' ? 'up' : 'down')
   return [
+    { caps: ['E'], words: 'foretold or shot', keys: ['e'], run: view.source },
+    { caps: ['L'], words: 'load a frame', keys: ['l'], run: view.load },
     { caps: ['A'], words: 'now, after the move, as wished', keys: ['a'], run: view.moment },
     { caps: ['Y'], words: 'in grey', keys: ['y'], run: view.grey },
     { caps: ['G'], words: 'a grey card and a grey ball beside the face', keys: ['g'], run: view.card },

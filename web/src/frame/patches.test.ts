@@ -1,27 +1,24 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { nextTick, ref } from 'vue'
-import type { FrameForetold } from '@/api/client'
-import { MOST, usePatches } from './patches'
+import type { NamedPatch } from '@/api/client'
+import { MOST, usePatches, type Source } from './patches'
 
-/** A frame whose patches were proposed. */
-function answered(count: number): FrameForetold {
-  const patch = (n: number) => ({
+/** A frame whose patches were proposed, each of the tone of its number. */
+function answered(count: number): Source<{ tone: number }> {
+  const all = Array.from({ length: count }, (_, n) => n)
+  const named = (n: number): NamedPatch => ({
     name: n === 0 ? 'Lit cheek' : `Place ${n}`,
-    at: { x: 0.1 * (n + 1), y: 0.2, radius: 0.02 },
-    tone: n,
-    clipped: 0,
-    lights: [],
+    x: 0.1 * (n + 1),
+    y: 0.2,
+    radius: 0.02,
   })
-  return { patches: Array.from({ length: count }, (_, n) => patch(n)) } as unknown as FrameForetold
+  return { proposed: () => all.map(named), tones: () => all.map((tone) => ({ tone })) }
 }
 
 describe('the patches of a frame', () => {
   it('are those that are proposed, and ask for nothing, until one is changed', () => {
-    const patches = usePatches(
-      () => answered(3),
-      () => 'look',
-    )
+    const patches = usePatches(answered(3), () => 'look')
     expect([patches.patches.value.map((p) => p.name), patches.asked.value]).toEqual([
       ['Lit cheek', 'Place 1', 'Place 2'],
       undefined,
@@ -35,25 +32,33 @@ describe('the patches of a frame', () => {
   })
 
   it('tell no tone that was measured of others', () => {
-    const patches = usePatches(
-      () => answered(2),
-      () => 'look',
-    )
+    const patches = usePatches(answered(2), () => 'look')
     patches.add()
     expect([patches.patches.value.length, patches.chosen.value, patches.toneOf(0)]).toEqual([3, 2, undefined])
   })
 
   it('begin anew with another look', async () => {
     const look = ref('one')
-    const patches = usePatches(
-      () => answered(2),
-      () => look.value,
-    )
+    const patches = usePatches(answered(2), () => look.value)
     patches.place(0, 0.9, 0.9)
     patches.choose(1)
     look.value = 'other'
     await nextTick()
     expect([patches.asked.value, patches.chosen.value]).toEqual([undefined, 0])
+  })
+
+  it('are those that are remembered, and what is placed is kept', () => {
+    const kept = ref<NamedPatch[]>()
+    const patches = usePatches(
+      { ...answered(2), kept: () => kept.value, keep: (now) => (kept.value = now) },
+      () => 'look',
+    )
+    patches.move(0, 0.05, 0)
+    expect(kept.value?.map((p) => p.x.toFixed(2))).toEqual(['0.15', '0.20'])
+    const other = usePatches({ ...answered(2), kept: () => kept.value }, () => 'look')
+    expect([other.patches.value[0]?.x.toFixed(2), other.changed.value]).toEqual(['0.15', true])
+    patches.propose()
+    expect([kept.value, patches.patches.value.map((p) => p.x)]).toEqual([[], [0.1, 0.2]])
   })
 
   const act = fc.oneof(
@@ -68,10 +73,7 @@ describe('the patches of a frame', () => {
   it('stay within the frame, from one to nine, whatever is done', () => {
     fc.assert(
       fc.property(fc.array(act, { maxLength: 30 }), (acts) => {
-        const patches = usePatches(
-          () => answered(4),
-          () => 'look',
-        )
+        const patches = usePatches(answered(4), () => 'look')
         for (const { what, n, x } of acts) {
           if (what === 'move') patches.move(n, x, -x)
           else if (what === 'size') patches.size(n, x)

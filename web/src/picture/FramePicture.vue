@@ -1,15 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { FrameForetold } from '@/api/client'
 
-/** A foretold frame on its grey surround. It never blanks: the last picture stays until the next can be drawn. */
+/** A picture, foretold or shot. */
+interface Shown {
+  picture: string
+  width: number
+  height: number
+  shadows_done?: number | null
+  patches?: readonly { name?: string | null; tone?: number | null }[]
+}
+
+/** A frame on its grey surround. It never blanks: the last picture stays until the next can be drawn. */
 const {
   frame,
   wrong,
   drawn,
   named = 'The foretold frame',
 } = defineProps<{
-  frame?: FrameForetold
+  frame?: Shown
   /** Why there is no newer one. */
   wrong?: string
   /** From when the one that is shown is. */

@@ -8,11 +8,12 @@ use ink_lamp_light::{
 };
 use ink_lamp_sitting::{
     checks::Device,
-    entry::{DeviceChecked, Entry, ReadingTaken, Subject},
+    entry::{DeviceChecked, Entry, FramePicture, FrameShot, ReadingTaken, Subject},
     firing::SyncPlace,
     light::{Held, Light},
     role::{LightId, Role},
     setup::Setup,
+    shots::Lit,
 };
 use serde::{Deserialize, Serialize};
 
@@ -53,6 +54,9 @@ pub struct Effect {
     /// From the camera to the face, metres.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub camera_away: Option<f64>,
+    /// Which frame it was said of.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub of_frame: Option<u32>,
     /// Frames shot by then.
     pub frames: u32,
     /// Metres or feet, as they were told.
@@ -125,7 +129,7 @@ impl Effect {
     /// };
     ///
     /// let before = Setup::default();
-    /// let entry = Entry::Frame(FrameShot { note: None, no_flash: None });
+    /// let entry = Entry::Frame(FrameShot::default());
     /// let after = before.apply(&entry)?;
     /// assert_eq!(Effect::of(&before, &entry, &Scene::of(&after)).frames, 1);
     /// # Ok::<(), ink_lamp_light::refusal::Refusal>(())
@@ -151,6 +155,12 @@ impl Effect {
                 Self { light: light(now, id), at, moved: moved(before, now, id), ..plain }
             }
             Entry::Automatic(frame) => Self { light: light(now, &frame.light), ..plain },
+            Entry::Frame(FrameShot { picture: Some(FramePicture { lit: Some(Lit::Alone(id)), .. }), .. }) => Self { light: light(now, id), ..plain },
+            Entry::FrameSaid(said) => {
+                let of_frame = now.shots.iter().find(|shot| shot.picture == said.picture).map(|shot| shot.frame);
+                let alone = said.lit.as_ref().and_then(|lit| if let Lit::Alone(id) = lit { light(now, id) } else { None });
+                Self { of_frame, light: alone, ..plain }
+            }
             Entry::Checked(DeviceChecked { device: Device::Unit(id), .. }) => Self { light: light(now, id), ..plain },
             // What these did, the entry itself tells.
             _ => plain,

@@ -10,8 +10,8 @@
 //! - [`cautions`]: what asks for care, and what somebody did about it;
 //! - [`camera`], [`schools`], [`supplies`], [`movement`], [`holds`]: how the photographer works and with what;
 //! - [`studio`]: where everything stands, and plain geometry;
-//! - [`light`], [`room`], [`firing`], [`checks`], [`seen`]: a light, the room's own light, sync and high-speed switches, what was looked at on the devices,
-//!   readings as evidence, as data;
+//! - [`light`], [`room`], [`firing`], [`checks`], [`seen`], [`shots`]: a light, the room's own light, sync and high-speed switches, what was looked at on the devices,
+//!   readings as evidence, frames whose pictures are kept, as data;
 //! - [`setup`], [`own`], [`spill`], [`at_shutter`]: everything as it stands; what of a reading is a light's own, and what of the key falls elsewhere; what the shutter does to each light;
 //! - [`standing`]: lights in space, and what moving does to them;
 //! - [`likely`], [`belief`]: what the sheets say of a light; what is known of it from all readings together, and how surely;
@@ -38,6 +38,7 @@ pub mod room;
 pub mod schools;
 pub mod seen;
 pub mod setup;
+pub mod shots;
 pub mod spill;
 pub mod standing;
 pub mod studio;

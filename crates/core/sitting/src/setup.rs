@@ -16,6 +16,7 @@ use crate::{
     room::Room,
     schools::Schools,
     seen::{self, Seen, Spilt},
+    shots::{self, Shot},
     studio::{GroundTone, StandIn, Studio},
     supplies::Supplies,
 };
@@ -93,6 +94,10 @@ pub struct Setup {
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "up_to::<_, _, 2>")]
     #[cfg_attr(feature = "schema", schema(max_items = 2))]
     pub spilt: Vec<Spilt>,
+    /// The last frames whose pictures are kept, oldest first.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "shots::all")]
+    #[cfg_attr(feature = "schema", schema(max_items = 16))]
+    pub shots: Vec<Shot>,
 }
 
 impl Default for Setup {
@@ -120,6 +125,7 @@ impl Default for Setup {
             checks: Vec::new(),
             heeded: Vec::new(),
             spilt: Vec::new(),
+            shots: Vec::new(),
         }
     }
 }

@@ -20,6 +20,7 @@ fn every_module_names_only_what_stands_below_it() {
         "firing",
         "checks",
         "seen",
+        "shots",
         "setup",
         "own",
         "spill",

@@ -58,7 +58,7 @@ impl Right {
 pub type Route = (&'static str, &'static str, Right);
 
 /// Every route of the API.
-pub const ROUTES: [Route; 55] = [
+pub const ROUTES: [Route; 61] = [
     ("GET", "/api/health", Right::Come),
     ("GET", "/api/me", Right::Come),
     ("POST", "/api/session", Right::Come),
@@ -84,6 +84,12 @@ pub const ROUTES: [Route; 55] = [
     ("POST", "/api/study", Right::Look),
     ("POST", "/api/check", Right::Look),
     ("POST", "/api/foretold", Right::Look),
+    ("GET", "/api/setups/{id}/frames", Right::Look),
+    ("GET", "/api/frames/{id}/picture", Right::Look),
+    ("GET", "/api/frames/{id}/small", Right::Look),
+    ("POST", "/api/frames/{id}/tones", Right::Look),
+    ("POST", "/api/setups/{id}/frames", Right::Write),
+    ("PUT", "/api/setups/{id}/patches", Right::Write),
     ("POST", "/api/setups/{id}/entries", Right::Write),
     ("GET", "/api/kit/export", Right::Keep),
     ("POST", "/api/kit/import", Right::Keep),

@@ -3,6 +3,7 @@
 pub mod assets;
 mod door;
 mod events;
+pub mod frames;
 mod health;
 mod links;
 mod log;
@@ -32,5 +33,11 @@ pub fn api(config: &mut ServiceConfig) {
         .service(links::make)
         .service(links::end)
         .service(log::list)
-        .service(events::events);
+        .service(events::events)
+        .service(frames::take)
+        .service(frames::roll)
+        .service(frames::show_picture)
+        .service(frames::show_small)
+        .service(frames::tones)
+        .service(frames::keep_patches);
 }

@@ -6,7 +6,7 @@ use actix_web::{
     post, web,
 };
 use base64::{Engine, engine::general_purpose::STANDARD};
-use ink_lamp_http::{body::Checked, pictures, pictures::Pictures, problem::Problem};
+use ink_lamp_http::{body::Checked, pictures, pictures::Pictures, problem::Problem, routes::frames::FramePatch};
 use ink_lamp_light::list::up_to;
 use ink_lamp_picture::{
     foretold::{Foretold, Wanted},
@@ -83,21 +83,6 @@ pub enum FrameShow {
     Now,
     /// Every light that has a wish on it.
     Wished,
-}
-
-/// A round part of a frame.
-#[derive(Clone, Copy, Deserialize, Serialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct FramePatch {
-    /// Its middle from the left, as a share of the frame's width.
-    #[schema(minimum = 0, maximum = 1)]
-    x: f32,
-    /// From the top, as a share of its height.
-    #[schema(minimum = 0, maximum = 1)]
-    y: f32,
-    /// Its radius, as a share of its height.
-    #[schema(minimum = 0.001, maximum = 0.5)]
-    radius: f32,
 }
 
 fn patches<'de, D: serde::Deserializer<'de>>(deserializer: D) -> Result<Option<Vec<FramePatch>>, D::Error> {
@@ -226,15 +211,7 @@ fn wanted(question: &FrameQuestion) -> Result<Wanted, Problem> {
             return Err(Problem::refused(message).at(format!("question.{field}")));
         }
     }
-    for (n, patch) in question.patches.iter().flatten().enumerate() {
-        for (field, value, low) in [("x", patch.x, 0.0), ("y", patch.y, 0.0), ("radius", patch.radius, 0.001)] {
-            let high = if field == "radius" { 0.5 } else { 1.0 };
-            if !(low..=high).contains(&value) {
-                let message = format!("{value} is no {field} of a patch. Give a share of the frame, {low} to {high}.");
-                return Err(Problem::refused(message).at(format!("question.patches[{n}].{field}")));
-            }
-        }
-    }
+    FramePatch::check(question.patches.as_deref().unwrap_or_default(), "question.patches")?;
     let patch = |p: &FramePatch| Patch { name: None, x: p.x, y: p.y, radius: p.radius };
     Ok(Wanted {
         width: question.width as usize,

@@ -5,6 +5,7 @@ mod app;
 mod attacks;
 mod doors;
 mod foretold;
+mod frames;
 mod steady;
 
 use app::{App, told};

@@ -12,6 +12,7 @@ mod m20261128_000007_starts;
 mod m20261128_000008_kept;
 mod m20261128_000009_sure;
 mod m20261129_000010_doors;
+mod m20261130_000011_frames;
 
 pub struct Migrator;
 
@@ -28,6 +29,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261128_000008_kept::Migration),
             Box::new(m20261128_000009_sure::Migration),
             Box::new(m20261129_000010_doors::Migration),
+            Box::new(m20261130_000011_frames::Migration),
         ]
     }
 }

@@ -26,6 +26,13 @@ const sorted = computed(() => [...findings].sort((a, b) => Number(b.spoils) - Nu
         @click="(board.write(finding.remedy.entry), emit('mended'))"
         >{{ finding.remedy.label }}</PushButton
       >
+      <PushButton
+        v-if="finding.otherwise"
+        data-writes
+        :disabled="board.still"
+        @click="(board.write(finding.otherwise.entry), emit('mended'))"
+        >{{ finding.otherwise.label }}</PushButton
+      >
     </li>
   </ul>
 </template>

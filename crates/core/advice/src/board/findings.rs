@@ -25,6 +25,9 @@ pub struct Finding {
     pub words: Vec<Span>,
     /// What mends it, where one entry does.
     pub remedy: Option<Action>,
+    /// The other answer: it was right as it was.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub otherwise: Option<Action>,
     /// It spoils the frame: to be mended before one is shot.
     pub spoils: bool,
     /// It is about people's safety. Local codes and licensed practice decide.
@@ -49,6 +52,7 @@ pub(super) fn shown(scene: &Corrected, found: Vec<Found>) -> Vec<Finding> {
             let (kind, checked) = (found.fact.kind(), !found.cells.is_empty());
             let mend = found.mends.map(|entry| Action { label: words::press(&found.fact, &entry, scene), entry });
             let remedy = mend.or_else(|| caution.map(heed));
+            let otherwise = found.otherwise.map(|entry| Action { label: words::OTHERWISE.to_owned(), entry });
             let words = words::sentence(&found.fact, scene);
             Some(Finding {
                 kind,
@@ -56,6 +60,7 @@ pub(super) fn shown(scene: &Corrected, found: Vec<Found>) -> Vec<Finding> {
                 fact: found.fact,
                 words,
                 remedy,
+                otherwise,
                 spoils: kind.is_spoiling(),
                 caution: kind.is_caution(),
                 placement: kind.is_placement(),

@@ -55,6 +55,8 @@ pub enum FindingKind {
     Daylight,
     /// The test frame without flash is not what it should be.
     NoFlashFrame,
+    /// A frame was shot otherwise than the camera is set here.
+    FrameDiffers,
     /// The room was read at one place only, or under other lamps at the other.
     RoomPlaces,
     /// Modelling lamps are other than they were when the room was read.
@@ -177,6 +179,7 @@ impl Fact {
             Self::RoomLamps(RoomLamps::Differ { .. }) => FindingKind::RoomPlaces,
             Self::RoomLamps(RoomLamps::Modelling { .. }) => FindingKind::ModellingLamps,
             Self::NoFlashFrame(_) => FindingKind::NoFlashFrame,
+            Self::Frame(_) => FindingKind::FrameDiffers,
             Self::Whole(_) => FindingKind::WholeDiffers,
             Self::Reading(Reading::NoFlash { .. }) => FindingKind::NoFlash,
             Self::Reading(Reading::OtherIso { .. }) => FindingKind::MeterSettings,

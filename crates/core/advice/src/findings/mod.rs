@@ -12,6 +12,7 @@ pub(crate) mod circuits;
 pub(crate) mod commander;
 pub(crate) mod daylight;
 pub(crate) mod filter;
+pub(crate) mod frame;
 pub(crate) mod ghost;
 pub(crate) mod ground;
 pub(crate) mod group;
@@ -89,6 +90,7 @@ subjects! {
     RoomLamps(lamps),
     Daylight(daylight),
     NoFlashFrame(no_flash_frame),
+    Frame(frame),
     Whole(whole),
     Reading(reading),
     PowerEnds(power_ends),
@@ -128,17 +130,23 @@ pub(crate) struct Found {
     pub(crate) lane: String,
     /// What mends it, where one entry does.
     pub(crate) mends: Option<Entry>,
+    /// What else answers it: it was right as it was.
+    pub(crate) otherwise: Option<Entry>,
     /// Where it is looked at before the first flash: told at the first of them; nowhere, if it is none of those.
     pub(crate) cells: Vec<Cell>,
 }
 
 impl Found {
     pub(crate) fn new(fact: impl Into<Fact>, lane: &str) -> Self {
-        Self { fact: fact.into(), lane: lane.to_owned(), mends: None, cells: Vec::new() }
+        Self { fact: fact.into(), lane: lane.to_owned(), mends: None, otherwise: None, cells: Vec::new() }
     }
 
     pub(crate) fn mend(self, mends: Option<Entry>) -> Self {
         Self { mends, ..self }
+    }
+
+    fn or_else(self, otherwise: Entry) -> Self {
+        Self { otherwise: Some(otherwise), ..self }
     }
 
     /// It is looked at there, and mended at the device itself: then the cell says so.
@@ -180,6 +188,7 @@ pub(crate) fn of(scene: &Corrected) -> Vec<Found> {
     found.extend(lamps::of(scene));
     found.extend(daylight::of(scene));
     found.extend(no_flash_frame::of(scene));
+    found.extend(frame::of(scene));
     found.extend(whole::of(scene));
     for light in lights() {
         found.extend(reading::of(scene, light));

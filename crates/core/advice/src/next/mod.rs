@@ -160,7 +160,7 @@ pub(crate) fn of(scene: &Corrected) -> Pick {
     if let Some(check) = scene.whole.as_ref().filter(|c| c.differs).cloned() {
         return Pick::new("whole", Move::FindWhatMoved(check));
     }
-    let frame = Entry::Frame(FrameShot { note: None, no_flash: None });
+    let frame = Entry::Frame(FrameShot::default());
     Pick::new("frame", Move::Shoot).with(Some(frame))
 }
 

@@ -1,15 +1,18 @@
-//! A frame was shot.
+//! A frame was shot, and what was said of it since.
 
 use ink_lamp_light::refusal::Refusal;
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use crate::{
+    role::LightId,
     room::{FrameSeen, NoFlash},
-    setup::Setup,
+    setup::{Setup, unknown},
+    shots::{AsShot, Lit, MOST_SHOTS, Shot},
 };
 
 /// A frame was shot.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct FrameShot {
@@ -20,13 +23,52 @@ pub struct FrameShot {
     /// It was shot without flash: what a mid-grey became in it.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub no_flash: Option<NoFlash>,
+    /// Its picture, where that is kept.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub picture: Option<FramePicture>,
+}
+
+/// The picture of a frame.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FramePicture {
+    /// Under which id it is kept.
+    pub id: Uuid,
+    /// What its file says.
+    #[serde(default)]
+    pub as_shot: AsShot,
+    /// Which lights were on, where that is known.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lit: Option<Lit>,
+}
+
+/// Something was said of a frame whose picture is kept.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FrameSaid {
+    /// Its picture.
+    pub picture: Uuid,
+    /// Which lights were on.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lit: Option<Lit>,
+    /// It was meant to be exposed as it is.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub meant: bool,
 }
 
 impl Setup {
     pub(super) fn shoot(&mut self, shot: &FrameShot) -> Result<(), Refusal> {
+        let lit = shot.picture.as_ref().and_then(|picture| picture.lit.as_ref());
+        self.is_there(lit, "picture.lit.alone")?;
         self.frames = self.frames.saturating_add(1);
         if shot.no_flash.is_none() {
-            self.flashed(|_| true);
+            match lit {
+                Some(Lit::NoFlash) => {}
+                Some(Lit::Alone(id)) => self.flashed(|light| light.id == *id),
+                Some(Lit::All) | None => self.flashed(|_| true),
+            }
         }
         if let Some(codes) = shot.no_flash {
             let Some(camera) = &self.camera else {
@@ -34,6 +76,37 @@ impl Setup {
             };
             self.room.frame = Some(FrameSeen { codes, exposure: camera.exposure });
         }
+        if let Some(FramePicture { id, as_shot, lit }) = &shot.picture {
+            if self.shots.iter().any(|shot| shot.picture == *id) {
+                return Err(Refusal::new("picture.id", "This picture is in the look already."));
+            }
+            if self.shots.len() == MOST_SHOTS {
+                self.shots.remove(0);
+            }
+            self.shots.push(Shot { picture: *id, frame: self.frames, as_shot: *as_shot, lit: lit.clone(), meant: false });
+        }
         Ok(())
+    }
+
+    pub(super) fn say_of_frame(&mut self, said: &FrameSaid) -> Result<(), Refusal> {
+        self.is_there(said.lit.as_ref(), "lit.alone")?;
+        let Some(shot) = self.shots.iter_mut().find(|shot| shot.picture == said.picture) else {
+            let message = format!("This is none of the last {MOST_SHOTS} frames of the look. Say it of one of those.");
+            return Err(Refusal::new("picture", message));
+        };
+        shot.meant |= said.meant;
+        if let Some(lit) = &said.lit {
+            shot.lit = Some(lit.clone());
+        }
+        Ok(())
+    }
+
+    /// A light that is said to have been on alone is one of the setup's.
+    fn is_there(&self, lit: Option<&Lit>, field: &'static str) -> Result<(), Refusal> {
+        let alone: Option<&LightId> = match lit {
+            Some(Lit::Alone(id)) => Some(id),
+            Some(Lit::NoFlash | Lit::All) | None => None,
+        };
+        alone.filter(|id| self.light(id).is_none()).map_or(Ok(()), |id| Err(unknown(id).at(field)))
     }
 }

@@ -6,6 +6,7 @@ use serde::{Deserialize, Serialize};
 use crate::{
     role::LightId,
     setup::{Setup, unknown},
+    shots::Lit,
 };
 
 /// A light was taken away.
@@ -27,6 +28,9 @@ impl Setup {
         }
         // A light that is put there later is another one: what was heeded was not heeded for it.
         self.heeded.iter_mut().for_each(|heeded| heeded.lights.retain(|id| *id != removed.light));
+        // The same of frames: whose light it was is not known of one that is gone.
+        let alone = Some(Lit::Alone(removed.light.clone()));
+        self.shots.iter_mut().filter(|shot| shot.lit == alone).for_each(|shot| shot.lit = None);
         self.spoil_whole();
         Ok(())
     }

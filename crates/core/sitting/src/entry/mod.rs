@@ -39,7 +39,7 @@ pub use camera::CameraSet;
 pub use check::DeviceChecked;
 pub use dial::DialTurned;
 pub use face::FaceChosen;
-pub use frame::FrameShot;
+pub use frame::{FramePicture, FrameSaid, FrameShot};
 pub use ground_tone::GroundWished;
 pub use heed::{CautionHeeded, CheckAgain};
 pub use left::LightLeft;
@@ -117,6 +117,8 @@ pub enum Entry {
     Heeded(CautionHeeded),
     /// A frame was shot.
     Frame(FrameShot),
+    /// Something was said of a frame whose picture is kept.
+    FrameSaid(FrameSaid),
     /// A note was taken.
     Note(NoteTaken),
     /// Everything after an earlier entry was taken back at once.
@@ -159,6 +161,7 @@ impl Entry {
             Self::CheckAgain(_) => "check_again",
             Self::Heeded(_) => "heeded",
             Self::Frame(_) => "frame",
+            Self::FrameSaid(_) => "frame_said",
             Self::Note(_) => "note",
             Self::GoOn(_) => "go_on",
             Self::Undo(_) => "undo",
@@ -208,7 +211,7 @@ impl Entry {
     /// Whether it tells what was seen, and so is true whatever else was changed meanwhile; all others are decisions.
     #[must_use]
     pub const fn is_observation(&self) -> bool {
-        matches!(self, Self::Reading(_) | Self::Checked(_) | Self::Heeded(_) | Self::Frame(_) | Self::Note(_))
+        matches!(self, Self::Reading(_) | Self::Checked(_) | Self::Heeded(_) | Self::Frame(_) | Self::FrameSaid(_) | Self::Note(_))
     }
 }
 
@@ -261,6 +264,7 @@ impl Setup {
             Entry::CheckAgain(_) => next.check_again(),
             Entry::Heeded(heeded) => next.heed(heeded)?,
             Entry::Frame(shot) => next.shoot(shot)?,
+            Entry::FrameSaid(said) => next.say_of_frame(said)?,
             Entry::Note(_) => {}
             Entry::Undo(_) | Entry::Redo(_) | Entry::GoOn(_) => {
                 return Err(Refusal::new("entry", "Taking back and bringing back changes the tape. Read the setup from there."));

@@ -28,6 +28,8 @@ impl Setup {
             return Err(Refusal::new("start", "A start comes first. This setup has entries already."));
         }
         self.clone_from(&start.setup);
+        // Frames stay with the look that they were shot in.
+        self.shots.clear();
         Ok(())
     }
 }

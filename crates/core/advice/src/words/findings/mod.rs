@@ -10,6 +10,7 @@ mod circuits;
 mod commander;
 mod daylight;
 mod filter;
+mod frame;
 mod ghost;
 mod ground;
 mod group;
@@ -56,6 +57,7 @@ pub(crate) fn sentence(fact: &Fact, scene: &Scene) -> Line {
         Fact::Daylight(fact) => daylight::sentence(fact),
         Fact::RoomLamps(fact) => lamps::sentence(fact, scene),
         Fact::NoFlashFrame(fact) => no_flash_frame::sentence(fact),
+        Fact::Frame(fact) => frame::sentence(fact),
         Fact::Whole(fact) => whole::sentence(fact, scene),
         Fact::Reading(fact) => reading::sentence(fact, scene),
         Fact::PowerEnds(fact) => power_ends::sentence(fact, scene),
@@ -84,6 +86,9 @@ pub(crate) fn sentence(fact: &Fact, scene: &Scene) -> Line {
     }
 }
 
+/// The word on the button of the other answer.
+pub(crate) const OTHERWISE: &str = frame::OTHERWISE;
+
 /// The word on the button that mends it.
 pub(crate) fn press(fact: &Fact, entry: &Entry, scene: &Scene) -> String {
     match fact {
@@ -102,6 +107,7 @@ pub(crate) fn press(fact: &Fact, entry: &Entry, scene: &Scene) -> String {
         Fact::Groups(_) => group::press(entry),
         Fact::Sends(fact) => transmitter::press(fact, entry),
         Fact::Recharge(fact) => recharge::press(fact).to_owned(),
+        Fact::Frame(_) => frame::PRESS.to_owned(),
         // Nothing mends these by itself.
         Fact::Filter(_)
         | Fact::Bulb(_)

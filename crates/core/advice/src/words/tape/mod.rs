@@ -69,6 +69,7 @@ impl TapeLine {
             Entry::CheckAgain(_) => heed::again(),
             Entry::Heeded(heeded) => heed::line(heeded),
             Entry::Frame(shot) => frame::line(shot, did),
+            Entry::FrameSaid(said) => frame::said(said, did),
             Entry::Note(note) => note::line(note),
             Entry::GoOn(_) => undo::gone_on(),
             Entry::Undo(_) => undo::undone(),

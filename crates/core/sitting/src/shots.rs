@@ -1,0 +1,88 @@
+//! Frames whose pictures are kept with a look: what their files say, and which lights were on.
+
+use ink_lamp_light::{
+    list::up_to,
+    measure::Millimetres,
+    meter::Exposure,
+    scale::{Aperture, Iso, ShutterTime},
+};
+use serde::{Deserialize, Deserializer, Serialize};
+use uuid::Uuid;
+
+use crate::role::LightId;
+
+/// How many frames a setup keeps in mind: one for each light, one without flash, one of all, and some that were shot since. The look's roll holds all.
+pub const MOST_SHOTS: usize = 16;
+
+/// Which lights were on in a frame.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Lit {
+    /// None: the room alone.
+    NoFlash,
+    /// One alone, with the room.
+    Alone(LightId),
+    /// All of them, with the room.
+    All,
+}
+
+/// What a frame's own file says of its exposure; what it does not say is not there.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct AsShot {
+    /// The aperture.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub aperture: Option<Aperture>,
+    /// The shutter time.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub shutter: Option<ShutterTime>,
+    /// ISO.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub iso: Option<Iso>,
+    /// The focal length.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub focal: Option<Millimetres>,
+}
+
+impl AsShot {
+    /// A camera's exposure with what the file says in its place.
+    #[must_use]
+    pub fn over(self, camera: Exposure) -> Exposure {
+        Exposure {
+            aperture: self.aperture.unwrap_or(camera.aperture),
+            shutter: self.shutter.unwrap_or(camera.shutter),
+            iso: self.iso.unwrap_or(camera.iso),
+            ..camera
+        }
+    }
+}
+
+/// A frame whose picture is kept.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Shot {
+    /// The picture.
+    pub picture: Uuid,
+    /// Which frame of the look it is, from 1.
+    pub frame: u32,
+    /// What its file says.
+    #[serde(default)]
+    pub as_shot: AsShot,
+    /// Which lights were on, once that was said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lit: Option<Lit>,
+    /// It was meant to be exposed as it is, though the camera here is set otherwise.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub meant: bool,
+}
+
+/// Deserialises frames: at most [`MOST_SHOTS`].
+///
+/// # Errors
+/// More than that.
+pub(crate) fn all<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Vec<Shot>, D::Error> {
+    up_to::<_, _, MOST_SHOTS>(deserializer)
+}

@@ -1,0 +1,297 @@
+//! Test frames: taken in, listed, shown, measured.
+
+use actix_web::{
+    HttpResponse, get,
+    http::header::{CACHE_CONTROL, CONTENT_ENCODING},
+    post, put, web,
+};
+use chrono::{DateTime, Utc};
+use ink_lamp_light::{list::up_to, refusal::Refusal};
+use ink_lamp_photo::tones::{CLIP, FIRST, Patch, PatchTone, Tones};
+use ink_lamp_sitting::{role::LightId, shots::Lit};
+use ink_lamp_store::{FileTold, Frame, NamedPatch, Size, Store};
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
+use uuid::Uuid;
+
+use crate::{
+    body::{Checked, Id, when},
+    door::who::Who,
+    heavy::Heavy,
+    problem::Problem,
+    shots::{File, Shots},
+};
+
+/// What is said of a file beside itself.
+#[derive(Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+pub struct AboutFile {
+    /// Of the entry on the tape, made by the client (UUID version 7): sent twice, it is taken once.
+    id: Uuid,
+    /// When it was taken in, from 1900 to 2200.
+    #[serde(deserialize_with = "when")]
+    at: DateTime<Utc>,
+    /// The file's name.
+    name: String,
+    /// Which lights were on: `no_flash`, `all`, or the id of the one that was on alone. Said later where it is left out.
+    lit: Option<String>,
+}
+
+/// A frame that was taken in.
+#[derive(Serialize, ToSchema)]
+pub struct FrameTaken {
+    /// Its picture.
+    picture: Uuid,
+    /// Whether it was taken now; the same file is taken into a look once.
+    fresh: bool,
+}
+
+/// A frame whose picture is kept.
+#[derive(Serialize, ToSchema)]
+pub struct FrameView {
+    /// Its picture.
+    picture: Uuid,
+    /// The entry on the tape.
+    entry: Uuid,
+    /// When it was taken in.
+    at: DateTime<Utc>,
+    /// The file's name.
+    file: String,
+    /// What the file says.
+    told: FileTold,
+    /// Pixels across of the file's picture.
+    width: u32,
+    /// Pixels down.
+    height: u32,
+    /// Pixels across of the picture that is kept.
+    kept_width: u32,
+    /// Pixels down.
+    kept_height: u32,
+}
+
+impl From<Frame> for FrameView {
+    fn from(frame: Frame) -> Self {
+        let Frame { id, entry, at, file, told, size, kept_size } = frame;
+        let ((width, height), (kept_width, kept_height)) = (size, kept_size);
+        Self { picture: id, entry, at, file, told, width, height, kept_width, kept_height }
+    }
+}
+
+/// The frames of a look.
+#[derive(Serialize, ToSchema)]
+pub struct Roll {
+    /// In the order in which they were taken in: the last 500.
+    frames: Vec<FrameView>,
+    /// Where patches are in them, as they were placed last; none where none were.
+    patches: Vec<NamedPatch>,
+}
+
+/// Patches to be remembered.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PatchesToKeep {
+    /// At most 9.
+    #[serde(deserialize_with = "up_to::<_, _, 9>")]
+    #[schema(max_items = 9)]
+    patches: Vec<NamedPatch>,
+}
+
+/// Takes a frame into a look: the file itself is the body. JPEG, PNG, WebP, TIFF, or a raw file that is TIFF inside; at most 80 MB and 120 million pixels.
+#[utoipa::path(operation_id = "takeFrame", tag = "frames", params(("id" = Uuid, Path, description = "The setup"), AboutFile),
+    request_body(content = String, content_type = "application/octet-stream", description = "The file"), responses(
+    (status = 200, description = "It was there before", body = FrameTaken),
+    (status = 201, description = "Taken", body = FrameTaken),
+    (status = 404, description = "No such setup", body = Problem),
+    (status = 410, description = "The sitting was deleted", body = Problem),
+    (status = 413, description = "Too large", body = Problem),
+    (status = 422, description = "No picture that can be read", body = Problem),
+    (status = 503, description = "Too many at once, or record out of reach", body = Problem),
+))]
+#[post("/setups/{id}/frames")]
+pub async fn take(
+    store: web::Data<Store>,
+    shots: web::Data<Shots>,
+    who: Who,
+    id: Id,
+    about: web::Query<AboutFile>,
+    payload: web::Payload,
+) -> Result<HttpResponse, Problem> {
+    let AboutFile { id: entry, at, name, lit } = about.into_inner();
+    let lit = lit.map(|lit| lit_of(&lit)).transpose()?;
+    // Who sends to a look that is not there need not send all of it.
+    store.setup(id.0).await?;
+    let bytes = shots.receive(payload).await?;
+    let (picture, fresh) = shots.take(&store, id.0, File { bytes, name, entry, at, by: who.name(), lit }).await?;
+    let taken = FrameTaken { picture, fresh };
+    Ok(if fresh { HttpResponse::Created().json(taken) } else { HttpResponse::Ok().json(taken) })
+}
+
+fn lit_of(text: &str) -> Result<Lit, Refusal> {
+    match text {
+        "no_flash" => Ok(Lit::NoFlash),
+        "all" => Ok(Lit::All),
+        light => LightId::new(light).map(Lit::Alone).map_err(|_| {
+            Refusal::new("lit", format!("{light} is no light. Give no_flash, all, or the id of the light that was on alone, such as key."))
+        }),
+    }
+}
+
+/// The frames of a look whose pictures are kept.
+#[utoipa::path(operation_id = "roll", tag = "frames", params(("id" = Uuid, Path, description = "The setup")), responses((status = 200, description = "The frames", body = Roll)))]
+#[get("/setups/{id}/frames")]
+pub async fn roll(store: web::Data<Store>, id: Id) -> Result<web::Json<Roll>, Problem> {
+    let frames = store.frames(id.0).await?;
+    let patches = store.patches(id.0).await?;
+    Ok(web::Json(Roll { frames: frames.into_iter().map(FrameView::from).collect(), patches }))
+}
+
+/// Remembers where patches are, for the next frames of a look.
+#[utoipa::path(operation_id = "keepPatches", tag = "frames", params(("id" = Uuid, Path, description = "The setup")), request_body = PatchesToKeep, responses(
+    (status = 204, description = "Remembered"),
+    (status = 404, description = "No such setup", body = Problem),
+    (status = 422, description = "A patch outside the frame", body = Problem),
+))]
+#[put("/setups/{id}/patches")]
+pub async fn keep_patches(store: web::Data<Store>, id: Id, body: Checked<PatchesToKeep>) -> Result<HttpResponse, Problem> {
+    let PatchesToKeep { patches } = body.0;
+    let at = |p: &NamedPatch| FramePatch { x: p.x, y: p.y, radius: p.radius };
+    FramePatch::check(&patches.iter().map(at).collect::<Vec<_>>(), "patches")?;
+    store.set_patches(id.0, &patches).await?;
+    Ok(HttpResponse::NoContent().finish())
+}
+
+/// A frame's picture: a JPEG of at most 2048 pixels a side, sRGB, upright.
+#[utoipa::path(operation_id = "framePicture", tag = "frames", params(("id" = Uuid, Path, description = "The picture")), responses(
+    (status = 200, description = "The picture", content_type = "image/jpeg"),
+    (status = 404, description = "No such picture", body = Problem),
+))]
+#[get("/frames/{id}/picture")]
+pub async fn show_picture(store: web::Data<Store>, id: Id) -> Result<HttpResponse, Problem> {
+    Ok(shown(store.frame_picture(id.0, Size::Whole).await?))
+}
+
+/// The same for a list: at most 360 pixels a side.
+#[utoipa::path(operation_id = "frameSmall", tag = "frames", params(("id" = Uuid, Path, description = "The picture")), responses(
+    (status = 200, description = "The picture, small", content_type = "image/jpeg"),
+    (status = 404, description = "No such picture", body = Problem),
+))]
+#[get("/frames/{id}/small")]
+pub async fn show_small(store: web::Data<Store>, id: Id) -> Result<HttpResponse, Problem> {
+    Ok(shown(store.frame_picture(id.0, Size::Small).await?))
+}
+
+/// A picture never changes: who has it need not ask again.
+fn shown(jpeg: Vec<u8>) -> HttpResponse {
+    HttpResponse::Ok()
+        .content_type("image/jpeg")
+        .insert_header((CONTENT_ENCODING, "identity"))
+        .insert_header((CACHE_CONTROL, "private, max-age=31536000, immutable"))
+        .body(jpeg)
+}
+
+/// A round part of a frame.
+#[derive(Clone, Copy, Deserialize, Serialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct FramePatch {
+    /// Its middle from the left, as a share of the frame's width.
+    #[schema(minimum = 0, maximum = 1)]
+    pub x: f32,
+    /// From the top, as a share of its height.
+    #[schema(minimum = 0, maximum = 1)]
+    pub y: f32,
+    /// Its radius, as a share of its height.
+    #[schema(minimum = 0.001, maximum = 0.5)]
+    pub radius: f32,
+}
+
+impl FramePatch {
+    /// Whether patches lie within a frame; `field` is where they stand.
+    ///
+    /// # Errors
+    /// The first that does not, with its field.
+    pub fn check(patches: &[Self], field: &str) -> Result<(), Problem> {
+        for (n, patch) in patches.iter().enumerate() {
+            for (name, value, low, high) in [("x", patch.x, 0.0, 1.0), ("y", patch.y, 0.0, 1.0), ("radius", patch.radius, 0.001, 0.5)] {
+                if !(low..=high).contains(&value) {
+                    let message = format!("{value} is no {name} of a patch. Give a share of the frame, {low} to {high}.");
+                    return Err(Problem::refused(message).at(format!("{field}[{n}].{name}")));
+                }
+            }
+        }
+        Ok(())
+    }
+}
+
+/// Patches of a frame whose tones are asked for.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct TonesWanted {
+    /// At most 9.
+    #[serde(default, deserialize_with = "up_to::<_, _, 9>")]
+    #[schema(max_items = 9)]
+    patches: Vec<FramePatch>,
+}
+
+/// The tones of a frame, in stops over mid-grey, its values taken as plain sRGB.
+#[derive(Serialize, ToSchema)]
+pub struct ShotTones {
+    /// The first tone of the histogram.
+    from: f32,
+    /// The share of the frame in each tenth of a stop from there on.
+    histogram: Vec<f32>,
+    /// From this tone on it clips.
+    clip_at: f32,
+    /// The share that clips in any colour.
+    clipped: f32,
+    /// Below this tone it reads as black.
+    black_at: f32,
+    /// The share that does.
+    black: f32,
+    /// The tone that a thousandth of it exceeds.
+    brightest: f32,
+    /// The patches that were asked for, in their order.
+    patches: Vec<ShotTone>,
+}
+
+/// The tone of a patch of a frame.
+#[derive(Serialize, ToSchema)]
+pub struct ShotTone {
+    /// Where it is.
+    at: FramePatch,
+    /// Its mean tone; none where there is no light.
+    tone: Option<f32>,
+    /// How sure that is: one standard deviation.
+    sure: f32,
+    /// The share of it that clips.
+    clipped: f32,
+}
+
+/// How a frame's tones are spread, and those of its patches. Nothing is kept of the question.
+#[utoipa::path(operation_id = "shotTones", tag = "frames", params(("id" = Uuid, Path, description = "The picture")), request_body = TonesWanted, responses(
+    (status = 200, description = "The tones", body = ShotTones),
+    (status = 404, description = "No such picture", body = Problem),
+    (status = 422, description = "A patch outside the frame", body = Problem),
+))]
+#[post("/frames/{id}/tones")]
+pub async fn tones(
+    store: web::Data<Store>,
+    shots: web::Data<Shots>,
+    heavy: web::Data<Heavy>,
+    id: Id,
+    body: Checked<TonesWanted>,
+) -> Result<HttpResponse, Problem> {
+    let TonesWanted { patches } = body.0;
+    FramePatch::check(&patches, "patches")?;
+    let picture = shots.picture(&store, id.0).await?;
+    heavy
+        .answer(move || {
+            let Tones { histogram, clipped, black, brightest } = Tones::of(&picture);
+            let patches = patches.into_iter().map(|at| {
+                let PatchTone { tone, sure, clipped, .. } = PatchTone::of(&picture, Patch { x: at.x, y: at.y, radius: at.radius });
+                ShotTone { at, tone, sure, clipped }
+            });
+            let black_at = ink_lamp_light::ambient::BLACK.get() as f32;
+            Ok(ShotTones { from: FIRST, histogram, clip_at: CLIP, clipped, black_at, black, brightest, patches: patches.collect() })
+        })
+        .await
+}

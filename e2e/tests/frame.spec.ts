@@ -1,21 +1,7 @@
 import type { Page } from '@playwright/test'
-import { expect, test, type App } from '../support/app'
+import { expect, test } from '../support/app'
 import { scan } from '../support/axe'
-
-/** A look with a key that stands on the plan and was read a stop under its wish. */
-async function lit(app: App): Promise<string> {
-  const look = await app.begin('Foretold')
-  await app.write(look, { camera: { aperture: '8', shutter: '1/160', iso: '100' } })
-  const unit = { name: 'Taper 400', rated: 400, scale: { fractions: { lowest: 256, step: 'tenths' } } }
-  const shape = { kind: 'octa', size: { round: { diameter: 0.9 } }, loss: 1.5 }
-  await app.write(look, { light: { light: 'key', role: 'key', unit, dial: '1/8', rig: { shape } } })
-  await app.write(look, { placed: { light: 'key', place: { at: { x: -0.9, y: 1.8, z: 0.9 } } } })
-  // What the clock mender sees of himself was worked out by the tests before.
-  await app.write(look, { face: { face: 'clock_mender' } })
-  await app.write(look, { reading: { of: 'key', shows: '5.6 0' } })
-  await app.write(look, { ratio: { target: { ratio: 3, convention: 'lit_shadow', anchor: 'key_alone' } } })
-  return look
-}
+import { lit } from '../support/frames'
 
 const large = (page: Page) =>
   page.getByRole('region', { name: 'Picture' }).getByRole('img', { name: /^The foretold frame/ })
@@ -63,7 +49,7 @@ test('a grey card is held beside the face by its key, and its tone is told with 
   await expect(large(page)).toBeVisible()
   const before = await source(page)
   await page.keyboard.press('g')
-  await expect(page.getByRole('button', { name: 'Grey card' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('button', { name: 'Card', exact: true })).toHaveAttribute('aria-pressed', 'true')
   await expect.poll(() => source(page)).not.toBe(before)
   await page.keyboard.press('6')
   const tones = page.getByRole('region', { name: 'Tones in the picture' })

@@ -9,6 +9,7 @@ import { usePhone } from '@/ui/phone'
 // One of the two is wanted on a screen, and only that one is fetched.
 const DeskBoard = defineAsyncComponent(() => import('./DeskBoard.vue'))
 const PhoneBoard = defineAsyncComponent(() => import('./phone/PhoneBoard.vue'))
+const DropFrames = later(() => import('@/picture/DropFrames.vue'))
 const WorkDialog = later(() => import('@/board/cards/WorkDialog.vue'))
 
 /** The board: the open setup, from the room's reading to the next move. */
@@ -38,5 +39,6 @@ useTitle(() => (board.view ? `${board.view.sitting.name} · Ink Lamp` : 'Ink Lam
   </main>
   <PhoneBoard v-else-if="phone" @work="working = true" />
   <DeskBoard v-else :id @work="working = true" />
+  <DropFrames :look="id" />
   <WorkDialog v-if="working && board.scales" :scales="board.scales" @close="working = false" />
 </template>

@@ -332,9 +332,11 @@ const commands = frameCommands({
               Nobody said what is behind: a usual ground stands in.</template
             >
           </p>
-          <PushButton :disabled="patches.patches.value.length >= MOST" @click="patches.add">Add a patch</PushButton>
+          <PushButton :disabled="!spread || patches.patches.value.length >= MOST" @click="patches.add"
+            >Add a patch</PushButton
+          >
           <PushButton v-if="patches.changed.value" @click="patches.propose">As proposed</PushButton>
-          <TakeFrames ref="take" :look="id" :disabled="board.still" />
+          <TakeFrames ref="take" :look="id" :disabled="board.still" :bare="!isShot" />
         </div>
       </section>
       <section v-if="!phone" class="card beside flex min-h-0 flex-col overflow-hidden" aria-label="Beside it">

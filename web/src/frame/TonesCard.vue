@@ -63,7 +63,9 @@ const patches = computed(() =>
     const at = tone == null ? BOTTOM : Math.min(Math.max(tone, BOTTOM), TOP)
     const wanted = foretold?.tones.get(name)
     const was = wanted === undefined ? undefined : y.value(Math.min(Math.max(wanted, BOTTOM), TOP))
-    return { name, n, tone, y: y.value(at), up: at < TOP - 0.6 ? -7 : 18, was, wanted }
+    // Where what was foretold lies right above, the number stands below its line.
+    const crossed = was !== undefined && was < y.value(at) - 1 && was > y.value(at) - 22
+    return { name, n, tone, y: y.value(at), up: at < TOP - 0.6 && !crossed ? -7 : 18, was, wanted }
   }),
 )
 const lightOf = (id: string | undefined) => board.board?.lanes.find((l) => l.id === id)

@@ -4,7 +4,12 @@ import PushButton from '@/ui/PushButton.vue'
 import { ACCEPT, useTaking } from './taking'
 
 /** The way for files into a look, and how far those are that are on their way. */
-const { look, disabled = false } = defineProps<{ look: string; disabled?: boolean }>()
+const { look, disabled = false } = defineProps<{
+  look: string
+  disabled?: boolean
+  /** Files come by key or by hand: there is no room for a button. */
+  bare?: boolean
+}>()
 const taking = useTaking()
 const input = useTemplateRef('input')
 const here = computed(() => taking.files.filter((one) => one.look === look))
@@ -30,7 +35,7 @@ defineExpose({ open: () => input.value?.click() })
       aria-hidden="true"
       @change="chosen"
     />
-    <PushButton data-writes :disabled @click="input?.click()">Load a frame</PushButton>
+    <PushButton v-if="!bare" data-writes :disabled @click="input?.click()">Load a frame</PushButton>
     <ul v-if="here.length" class="label w-full space-y-1" aria-label="Frames on their way">
       <li v-for="one in here" :key="one.id" class="flex items-center gap-2">
         <template v-if="one.wrong">

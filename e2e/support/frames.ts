@@ -1,0 +1,50 @@
+import { execFileSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, type App } from './app'
+
+/** A look with a key that stands on the plan, and was read a stop under its wish. */
+export async function lit(app: App): Promise<string> {
+  const look = await app.begin('Foretold')
+  await app.write(look, { camera: { aperture: '8', shutter: '1/160', iso: '100' } })
+  const unit = { name: 'Taper 400', rated: 400, scale: { fractions: { lowest: 256, step: 'tenths' } } }
+  const shape = { kind: 'octa', size: { round: { diameter: 0.9 } }, loss: 1.5 }
+  await app.write(look, { light: { light: 'key', role: 'key', unit, dial: '1/8', rig: { shape } } })
+  await app.write(look, { placed: { light: 'key', place: { at: { x: -0.9, y: 1.8, z: 0.9 } } } })
+  // What the clock mender sees of himself was worked out by the tests before.
+  await app.write(look, { face: { face: 'clock_mender' } })
+  await app.write(look, { reading: { of: 'key', shows: '5.6 0' } })
+  await app.write(look, { ratio: { target: { ratio: 3, convention: 'lit_shadow', anchor: 'key_alone' } } })
+  return look
+}
+
+/** A file as a camera would write it: the frame that is foretold of a look, after some entries, with what Exif says of it. */
+export async function shot(app: App, look: string, tags: string[] = [], entries: object[] = []): Promise<string> {
+  const { setup } = await app.api(`/setups/${look}`)
+  let picture = ''
+  // Once the cast shadows are there, it is the same each time.
+  await expect
+    .poll(
+      async () => {
+        const question = { width: 320, height: 400, page: randomUUID(), turn: 1 }
+        const answer = await app.api('/foretold', { setup, entries, question })
+        picture = answer.picture ?? ''
+        return Boolean(picture) && answer.shadows_done == null
+      },
+      { timeout: 60_000 },
+    )
+    .toBe(true)
+  const file = join(mkdtempSync(join(tmpdir(), 'ink-lamp-')), `LOFT${Math.floor(Math.random() * 9000) + 1000}.png`)
+  writeFileSync(file, Buffer.from(picture.split(',')[1] ?? '', 'base64'))
+  const usual = ['-FNumber=8', '-ExposureTime=1/160', '-ISO=100', '-DateTimeOriginal=2026:11:30 20:16:05']
+  execFileSync('exiftool', ['-q', '-overwrite_original', ...usual, ...tags, file])
+  return file
+}
+
+/** A file as it is dropped on a page. */
+export const dropped = (file: string): { name: string; base64: string } => ({
+  name: file.split('/').at(-1) ?? '',
+  base64: readFileSync(file).toString('base64'),
+})

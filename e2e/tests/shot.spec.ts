@@ -50,6 +50,37 @@ test('a test frame is loaded, measured beside what was foretold, and what its fi
   await expect.poll(async () => (await app.api(`/setups/${look}`)).setup.shots[0].lit).toEqual({ alone: 'key' })
 })
 
+test('a grey card in a frame of one light is its reading, and two cheeks tell the ratio, without a meter', async ({
+  app,
+  page,
+}) => {
+  const look = await lit(app)
+  const file = await shot(app, look, ['-ISO=200'])
+  await page.goto(`/setups/${look}/frame`)
+  await page.getByRole('radio', { name: 'Shot' }).click()
+  await choose(page, file)
+  await expect(picture(page)).toBeVisible()
+  await expect(tones(page).locator('p').last()).toContainText(/lit to shadow cheek [\d.]+ : 1 ± \d\.\d stop/)
+  await page.getByRole('button', { name: 'Grey card', exact: true }).click()
+  await expect(page.getByText('Say which lights were on: then the card is a reading of them.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Log as a reading' })).toBeHidden()
+  await page.getByRole('button', { name: 'Lit by: not said yet' }).click()
+  await page.getByRole('option', { name: 'Key alone' }).click()
+  await expect(tones(page).locator('p b').first()).toHaveText(/^Grey card [+−]?\d/)
+  const tone = await tones(page).locator('p b').first().textContent()
+  await page.getByRole('button', { name: 'Log as a reading' }).click()
+  // The frame was shot at ISO 200: there it is what the card says, and it is held with the light as from a frame.
+  const told = (tone ?? '').replace('Grey card ', '')
+  await expect
+    .poll(async () =>
+      (await app.api(`/setups/${look}`)).tape.items.at(-1)?.line.head.map((s: any) => s.text ?? s.strong),
+    )
+    .toEqual(['Key ', told])
+  const { setup } = await app.api(`/setups/${look}`)
+  const { reading } = setup.lights.find((l: { id: string }) => l.id === 'key')
+  expect([reading.reading.iso, reading.how.frame.picture]).toEqual(['200', setup.shots[0].picture])
+})
+
 test('a patch that is moved is remembered for the next frame, and on another page', async ({ app, page }) => {
   const look = await lit(app)
   const [first, second] = [await shot(app, look), await shot(app, look, [], [{ dial: { light: 'key', dial: '1/16' } }])]

@@ -132,8 +132,13 @@ fn a_file_that_was_cut_off_tells_no_lies() {
     }
 }
 
+/// How many damaged files are tried: `INK_LAMP_FILES`, which `./run hold` sets.
+fn cases(usual: u32) -> u32 {
+    std::env::var("INK_LAMP_FILES").ok().and_then(|n| n.parse().ok()).unwrap_or(usual)
+}
+
 proptest! {
-    #![proptest_config(ProptestConfig::with_cases(200))]
+    #![proptest_config(ProptestConfig::with_cases(cases(200)))]
 
     /// Lengths, offsets and kinds that lie: what is told lies within what there is, or the file is refused.
     #[test]

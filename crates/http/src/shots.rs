@@ -38,8 +38,11 @@ const SMALL: usize = 360;
 pub struct Shots {
     places: Arc<Semaphore>,
     seat: Arc<Semaphore>,
-    at_hand: Arc<Mutex<Vec<(Uuid, Arc<Picture>)>>>,
+    at_hand: Arc<Mutex<Vec<AtHand>>>,
 }
+
+/// A picture by its id.
+type AtHand = (Uuid, Arc<Picture>);
 
 /// A file that is to be taken into a look.
 #[derive(Debug)]

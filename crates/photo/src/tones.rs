@@ -20,6 +20,9 @@ const MID_GREY: f32 = 0.18;
 const CLIPS: u8 = 254;
 /// How sure a tone is while the camera's curve is taken as plain sRGB, stops: one standard deviation.
 const UNTAUGHT: f32 = 0.3;
+/// How sure the difference of two tones is then: so much of each stop between them, since a curve bends them alike where they lie near each other (a
+/// judgement).
+const UNTAUGHT_BETWEEN: f32 = 0.15;
 
 /// From this tone on a picture of sRGB clips, stops: `log2(1 / 0.18)`.
 pub const CLIP: f32 = 2.473_931_2;
@@ -42,6 +45,8 @@ pub struct PatchTone {
     pub tone: Option<f32>,
     /// How sure that is, stops: one standard deviation.
     pub sure: f32,
+    /// What of that is by chance, and not by the camera's curve.
+    pub by_chance: f32,
     /// The share of it that clips.
     pub clipped: f32,
     /// How many pixels it has.
@@ -134,7 +139,16 @@ impl PatchTone {
         // How far the mean would be off by chance, where each pixel is by itself; and half of one of 256 values, which is what rounding hides of each.
         let by_chance = in_stops((square.sqrt().hypot(0.5 * slope(mean))) / count.sqrt());
         let clipped = values.iter().filter(|v| clips(**v)).count() as f64 / count;
-        Self { tone: stops(mean as f32), sure: UNTAUGHT.hypot(by_chance as f32), clipped: clipped as f32, pixels }
+        let by_chance = by_chance as f32;
+        Self { tone: stops(mean as f32), sure: UNTAUGHT.hypot(by_chance), by_chance, clipped: clipped as f32, pixels }
+    }
+
+    /// How far another patch of the same surface lies under this one, and how sure that is: what the surface throws back falls out. Nothing where
+    /// either has no tone.
+    #[must_use]
+    pub fn over(&self, other: &Self) -> Option<(f32, f32)> {
+        let by = self.tone? - other.tone?;
+        Some((by, (UNTAUGHT_BETWEEN * by).hypot(self.by_chance).hypot(other.by_chance)))
     }
 }
 
@@ -176,6 +190,15 @@ mod tests {
         let half = Picture { values: [vec![[0; 3]; 600], vec![[255; 3]; 600]].concat(), ..even(0) };
         let tones = Tones::of(&half);
         assert_eq!((tones.clipped, tones.black), (0.5, 0.5));
+    }
+
+    /// Two patches of one skin, whatever it throws back: three to one is 1.58 stops.
+    #[test]
+    fn two_patches_of_one_surface_tell_the_ratio() {
+        let tone = |tone: f32| PatchTone { tone: Some(tone), sure: 0.3, by_chance: 0.01, clipped: 0.0, pixels: 100 };
+        let (by, sure) = tone(0.9).over(&tone(0.9 - 3f32.log2())).unwrap();
+        assert!((by - 1.585).abs() < 1e-3 && (sure - 0.238).abs() < 2e-3, "{by} {sure}");
+        assert_eq!(tone(0.0).over(&PatchTone { tone: None, ..tone(0.0) }), None);
     }
 
     proptest! {

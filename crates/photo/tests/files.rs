@@ -168,8 +168,13 @@ fn crc32(bytes: &[u8]) -> u32 {
     !bytes.iter().fold(!0u32, |crc, byte| (0..8).fold(crc ^ u32::from(*byte), |crc, _| bit(crc)))
 }
 
+/// How many damaged files are tried: `INK_LAMP_FILES`, which `./run hold` sets.
+fn cases(usual: u32) -> u32 {
+    std::env::var("INK_LAMP_FILES").ok().and_then(|n| n.parse().ok()).unwrap_or(usual)
+}
+
 proptest! {
-    #![proptest_config(ProptestConfig::with_cases(64))]
+    #![proptest_config(ProptestConfig::with_cases(cases(64)))]
 
     /// Damaged files are refused, or give a picture; nothing else happens.
     #[test]

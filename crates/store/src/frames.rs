@@ -132,7 +132,8 @@ impl Store {
         patiently(move || {
             Box::pin(async move {
                 let on_tape = standing(&self.db, look).await?;
-                let rows = frame::Entity::find().filter(frame::Column::Id.is_in(on_tape.iter().map(|(_, _, id)| *id))).all(&self.db).await?;
+                let rows =
+                    frame::Entity::find().filter(frame::Column::Id.is_in(on_tape.iter().map(|(_, _, id)| *id))).all(&self.db).await?;
                 let frame = |(entry, at, id): &(Uuid, DateTime<Utc>, Uuid)| {
                     let row = rows.iter().find(|row| row.id == *id)?.clone();
                     Some(read(row, *entry, *at))

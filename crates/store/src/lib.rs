@@ -77,7 +77,7 @@ pub use learnt::Learnt;
 pub use purge::Forgotten;
 pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, Source, TapeItem, TapePart};
 pub use sessions::Session;
-pub use shot::{FileTold, NamedPatch};
 pub use shares::{LookNumber, Share};
+pub use shot::{FileTold, NamedPatch};
 pub use starts::Offer;
 pub use store::Store;

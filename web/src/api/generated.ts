@@ -2086,6 +2086,9 @@ export interface components {
             /** @description Something was said of a frame whose picture is kept. */
             frame_said: components["schemas"]["FrameSaid"];
         } | {
+            /** @description A frame was read as a meter is. */
+            frame_read: components["schemas"]["FrameRead"];
+        } | {
             /** @description A note was taken. */
             note: components["schemas"]["NoteTaken"];
         } | {
@@ -2839,6 +2842,21 @@ export interface components {
              */
             width: number;
         };
+        /** @description A frame was read as a meter is. */
+        FrameRead: {
+            /** @description How far the surface there lies over a grey card in the same light, stops: 0 for a card. */
+            over?: components["schemas"]["Stops"];
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+            place?: components["schemas"]["HeldAt"] | null;
+            /** @description How sure that is, stops: one standard deviation, up to 2. */
+            sure: components["schemas"]["Stops"];
+            /** @description The tone of the patch, stops over mid-grey: −6 to 2.4. */
+            tone: components["schemas"]["Stops"];
+        };
         /** @description Something was said of a frame whose picture is kept. */
         FrameSaid: {
             lit?: components["schemas"]["Lit"] | null;
@@ -3024,6 +3042,16 @@ export interface components {
             speed?: string | null;
             /** @description What is wanted, in a sentence. */
             title: string;
+        };
+        /** @description A frame that a reading was taken from, in place of a meter. */
+        FromFrame: {
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+            /** @description How sure it is, stops: one standard deviation. */
+            sure: components["schemas"]["Stops"];
         };
         /** @description Where unit and modifier stand in the kit. */
         FromKit: {
@@ -3341,6 +3369,7 @@ export interface components {
         };
         /** @description How a reading was taken. What is left out is as usual: the light alone, where it works, held as the setup says. */
         How: {
+            frame?: components["schemas"]["FromFrame"] | null;
             metered?: components["schemas"]["Metered"] | null;
             /** @description Lights that were on, besides the one that was read, at most 8. */
             on?: components["schemas"]["LightId"][];
@@ -4896,6 +4925,13 @@ export interface components {
             /** @description Where it is. */
             stops: components["schemas"]["Stops"];
         };
+        /** @description Two patches that lie on the same skin. */
+        SameSkin: {
+            /** @description The lit one. */
+            lit: number;
+            /** @description The one in the shadow. */
+            shadow: number;
+        };
         /** @description What one reading said of a unit in a modifier. */
         Sample: {
             /**
@@ -5004,6 +5040,7 @@ export interface components {
             room?: components["schemas"]["RoomThen"] | null;
             /** @description What the meter showed, as `Av` at ISO 100. */
             shown: components["schemas"]["Stops"];
+            sure?: components["schemas"]["Stops"] | null;
             /** @description It was taken since a wish, the camera or the lights were last decided anew. */
             this_round?: boolean;
             /** @description What became of it. */
@@ -5187,6 +5224,21 @@ export interface components {
              */
             picture: string;
         };
+        /** @description How the lit side stands to the shadow, by two patches of the same skin, whatever the skin. */
+        ShotRatio: {
+            /**
+             * Format: float
+             * @description In stops.
+             */
+            over: number;
+            /** @description As it is written: `3 : 1`. */
+            shown: string;
+            /**
+             * Format: float
+             * @description How sure that is, stops: one standard deviation.
+             */
+            sure: number;
+        };
         /** @description The tone of a patch of a frame. */
         ShotTone: {
             /** @description Where it is. */
@@ -5243,6 +5295,7 @@ export interface components {
             histogram: number[];
             /** @description The patches that were asked for, in their order. */
             patches: components["schemas"]["ShotTone"][];
+            ratio?: components["schemas"]["ShotRatio"] | null;
         };
         /** @description How a shutter opens. */
         ShutterKind: {
@@ -5842,6 +5895,7 @@ export interface components {
         TonesWanted: {
             /** @description At most 9. */
             patches?: components["schemas"]["FramePatch"][];
+            same_skin?: components["schemas"]["SameSkin"] | null;
         };
         /**
          * @description Which way to go.

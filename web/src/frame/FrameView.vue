@@ -2,9 +2,8 @@
 import { useTitle } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Lit, NamedPatch, StandIn } from '@/api/client'
+import type { NamedPatch, StandIn } from '@/api/client'
 import CameraNow from '@/draw/CameraNow.vue'
-import WordLine from '@/draw/WordLine.vue'
 import AwayBar from '@/look/AwayBar.vue'
 import LookName from '@/look/LookName.vue'
 import LooksOn from '@/look/LooksOn.vue'
@@ -14,21 +13,20 @@ import { useMoment, type Moment } from '@/picture/choices'
 import DropFrames from '@/picture/DropFrames.vue'
 import { useForetold, type Wanted } from '@/picture/foretold'
 import FramePicture from '@/picture/FramePicture.vue'
-import { pictureOf, useRoll } from '@/picture/roll'
 import TakeFrames from '@/picture/TakeFrames.vue'
 import AppBar from '@/ui/AppBar.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import KeyCap from '@/ui/KeyCap.vue'
 import PushButton from '@/ui/PushButton.vue'
 import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import { usePhone } from '@/ui/phone'
 import { frameCommands } from './commands'
-import { litChoices, litOf, nameOf } from './lit'
+import FrameTitle from './FrameTitle.vue'
+import { litChoices } from './lit'
 import PatchMarks from './PatchMarks.vue'
 import { MOST, usePatches } from './patches'
 import RollStrip from './RollStrip.vue'
-import { useShot } from './shot'
+import { CARD, useShots } from './shots'
 import TonesCard from './TonesCard.vue'
 
 /** The frame as plan and dials will give it, and those that were shot: the picture, and its tones on the ladder's own scale. */
@@ -78,73 +76,28 @@ const small = [0, 1].map((n) =>
   }),
 )
 
-const { frames, patches: kept, keep, failed: noRoll, there: hasRoll } = useRoll()
-/** The picture that is looked at: the last one, until another is chosen. */
-const looked = ref<string>()
-const shown = computed(() => frames.value.find((f) => f.picture === looked.value) ?? frames.value.at(-1))
-// A frame that comes in is what is looked at next; the first sight of a look is of what will be.
-watch(
-  () => [hasRoll.value, frames.value.length] as const,
-  ([, now], before) => {
-    if (!before?.[0] || now <= before[1]) return
-    looked.value = undefined
-    source.value = 'shot'
-  },
-)
-watch(
-  () => id,
-  () => ((looked.value = undefined), (source.value = 'foretold')),
-)
-/** Where they usually are, where nothing is foretold: on a head in the middle of the frame. */
-const USUAL: NamedPatch[] = [
-  { name: 'Lit cheek', x: 0.42, y: 0.5, radius: 0.02 },
-  { name: 'Shadow cheek', x: 0.58, y: 0.5, radius: 0.02 },
-  { name: 'Forehead', x: 0.5, y: 0.36, radius: 0.02 },
-  { name: 'Ground', x: 0.1, y: 0.25, radius: 0.02 },
-]
 const foretoldNow = computed(() => (isShot.value ? small[0]?.frame.value : large.frame.value))
-const shotPatches = usePatches(
-  {
-    proposed: () => (foretoldNow.value ? named(foretoldNow.value.patches) : USUAL),
-    kept: () => kept.value,
-    keep,
-    tones: () => shot.tones.value?.patches ?? [],
-  },
+const shots = useShots(
   () => id,
+  isShot,
+  () => foretoldNow.value && named(foretoldNow.value.patches),
 )
-const shot = useShot(
-  () => (isShot.value ? shown.value?.picture : undefined),
-  () => shotPatches.patches.value,
+const { frames, shown, hasRoll, inSetup, lit, reading } = shots
+// A frame that comes in is what is looked at next; the first sight of a look is of what will be.
+shots.onNew(() => (source.value = 'shot'))
+watch(
+  () => id,
+  () => (source.value = 'foretold'),
 )
-const shotPicture = computed(() => {
-  const frame = shown.value
-  return (
-    frame && {
-      picture: pictureOf(frame.picture),
-      width: frame.kept_width,
-      height: frame.kept_height,
-      patches: shotPatches.patches.value.map((p, n) => ({ name: p.name, tone: shotPatches.toneOf(n)?.tone })),
-    }
-  )
-})
-const inSetup = computed(() => board.setup?.shots?.find((s) => s.picture === shown.value?.picture))
-const numbers = computed(() => new Map((board.setup?.shots ?? []).map((s) => [s.picture, s.frame])))
 const lights = computed(() => litChoices(board.setup?.lights ?? [], board.board?.lanes ?? []))
-const lit = computed<string>({
-  get: () => nameOf(inSetup.value?.lit as Lit | undefined),
-  set: (now) => {
-    const [picture, said] = [inSetup.value?.picture, litOf(now)]
-    if (picture && said) board.write({ frame_said: { picture, lit: said } })
-  },
-})
 /** The last frame was shot otherwise than the camera is set here. */
 const differs = computed(() => board.board?.findings?.find((f) => f.kind === 'frame_differs'))
-const told = computed(() => {
-  const { aperture, shutter, iso } = shown.value?.told.as_shot ?? {}
-  return [aperture && `ƒ${aperture}`, shutter && `${shutter} s`, iso && `ISO ${iso}`].filter(Boolean).join(' · ')
-})
+function logReading(): void {
+  const entry = reading.value?.entry
+  if (entry) board.write(entry)
+}
 
-const patches = computed(() => (isShot.value ? shotPatches : foretoldPatches))
+const patches = computed(() => (isShot.value ? shots.patches : foretoldPatches))
 const names = computed(() => patches.value.patches.value.map((p) => p.name))
 const tones = computed(() => names.value.map((_, n) => patches.value.toneOf(n)))
 /** By name: where a place lies in a foretold frame and in one that was shot need not be the same. */
@@ -153,7 +106,7 @@ const foretold = computed(() => {
   const all = (frame?.patches ?? []).flatMap((p) => (p.name && p.tone != null ? [[p.name, p.tone] as const] : []))
   return frame && { frame, tones: new Map(all) }
 })
-const spread = computed(() => (isShot.value ? shot.tones.value : large.frame.value))
+const spread = computed(() => (isShot.value ? shots.tones.value : large.frame.value))
 const none = 'Lay the lights on the plan, then the picture can be foretold.'
 const next = computed(() => board.view?.board.next)
 const unknown = computed(() =>
@@ -211,59 +164,21 @@ const commands = frameCommands({
     <p v-if="board.failed" class="card mx-2 px-4.5 py-4 text-warn">{{ board.failed }}</p>
     <main v-else-if="board.view && board.scales" class="view grid min-h-0 flex-1 gap-2 px-2 pb-2">
       <h1 class="sr-only">Frame of {{ board.view.sitting.name }}, {{ board.view.name }}</h1>
-      <section
+      <FrameTitle
         v-if="next"
-        class="card title flex items-center gap-x-4 gap-y-2 px-4.5 py-2"
-        :class="phone ? 'flex-wrap' : ''"
-        aria-label="Next move"
-      >
-        <p class="min-w-0 flex-1" :class="phone ? 'basis-full' : ''">
-          <span class="block font-voice text-[1.625rem] leading-8" aria-live="polite"
-            ><WordLine :line="isShot && differs ? differs.words : next.say"
-          /></span>
-          <span class="label text-text-2"
-            ><WordLine v-if="isShot && differs" :line="next.say" /><WordLine
-              v-else-if="next.why[0]"
-              :line="next.why[0]"
-            /><template v-if="unknown.length">
-              Not in the picture, since nothing is known of it yet: {{ unknown.join(', ').toLowerCase() }}.</template
-            ></span
-          >
-        </p>
-        <template v-if="isShot && differs">
-          <PushButton
-            v-for="answer in [differs.otherwise, differs.remedy]"
-            v-show="answer"
-            :key="answer?.label"
-            data-writes
-            :disabled="board.still"
-            @click="answer && board.write(answer.entry)"
-            >{{ answer?.label }}</PushButton
-          >
-        </template>
-        <template v-else>
-          <PushButton
-            v-if="hasNext && !isShot"
-            :aria-pressed="moment === 'after'"
-            @click="moment = moment === 'after' ? 'now' : 'after'"
-            >Try it</PushButton
-          >
-          <button
-            v-if="hasNext && next.action"
-            type="button"
-            data-writes
-            class="flex h-8 items-center gap-2 rounded-key bg-act px-4 font-[650] text-act-t disabled:opacity-40"
-            :disabled="board.still"
-            @click="board.doNext()"
-          >
-            {{ next.action.label }} <KeyCap v-if="!phone">D</KeyCap>
-          </button>
-        </template>
-      </section>
+        v-model="moment"
+        class="title"
+        :next
+        :differs="isShot ? differs : undefined"
+        :has-next
+        :can-try="hasNext && !isShot"
+        :unknown
+      />
       <section class="card shown flex min-h-0 flex-col overflow-hidden" aria-label="Picture">
         <div class="flex flex-wrap items-center gap-2 px-3 py-2">
           <h2 class="sr-only">{{ isShot ? 'Shot' : 'Foretold' }}</h2>
           <SegmentedChoice v-model="source" label="Foretold or shot" :options="SOURCES" />
+          <TakeFrames ref="take" :look="id" :disabled="board.still" :bare="!isShot" />
           <template v-if="isShot">
             <fieldset v-if="inSetup" :disabled="board.still" class="contents">
               <span class="label ml-auto text-text-2">Lit by</span>
@@ -279,9 +194,9 @@ const commands = frameCommands({
         </div>
         <FramePicture
           class="flex-1"
-          :frame="isShot ? shotPicture : large.frame.value"
+          :frame="isShot ? shots.picture.value : large.frame.value"
           :drawn="isShot ? undefined : large.drawn.value"
-          :wrong="isShot ? (shot.wrong.value ?? noRoll) : large.wrong.value"
+          :wrong="isShot ? shots.wrong.value : large.wrong.value"
           :busy="!isShot && large.busy.value"
           :named="isShot ? 'The frame as shot' : undefined"
           :none="
@@ -312,8 +227,8 @@ const commands = frameCommands({
           v-if="isShot && frames.length > 1"
           :frames
           :chosen="shown?.picture"
-          :numbers
-          @choose="(picture) => (looked = picture)"
+          :numbers="shots.numbers.value"
+          @choose="shots.look"
         />
         <div class="flex flex-wrap items-center gap-2 px-3 py-2">
           <fieldset v-if="!isShot" :disabled="board.still" class="contents">
@@ -323,7 +238,8 @@ const commands = frameCommands({
           <p class="label min-w-36 flex-1 text-text-2">
             <template v-if="isShot && shown">
               <b class="font-[650] text-text">{{ inSetup ? `Frame ${inSetup.frame}` : shown.file }}</b>
-              {{ told || 'Its file does not say how it was exposed.' }}</template
+              {{ shots.told.value || 'Its file does not say how it was exposed.' }}
+              <template v-if="reading?.why">{{ reading.why }}</template></template
             >
             <template v-else-if="!isShot && large.frame.value && large.frame.value.shown < 0.97"
               >Head and shoulders out of a wider frame.</template
@@ -332,11 +248,14 @@ const commands = frameCommands({
               Nobody said what is behind: a usual ground stands in.</template
             >
           </p>
-          <PushButton :disabled="!spread || patches.patches.value.length >= MOST" @click="patches.add"
+          <PushButton v-if="reading?.entry" data-writes :disabled="board.still" @click="logReading"
+            >Log as a reading</PushButton
+          >
+          <PushButton v-if="isShot" :disabled="!spread" @click="patches.add(CARD)">Grey card</PushButton>
+          <PushButton :disabled="!spread || patches.patches.value.length >= MOST" @click="patches.add()"
             >Add a patch</PushButton
           >
           <PushButton v-if="patches.changed.value" @click="patches.propose">As proposed</PushButton>
-          <TakeFrames ref="take" :look="id" :disabled="board.still" :bare="!isShot" />
         </div>
       </section>
       <section v-if="!phone" class="card beside flex min-h-0 flex-col overflow-hidden" aria-label="Beside it">
@@ -361,6 +280,7 @@ const commands = frameCommands({
         :chosen="patches.chosen.value"
         :shot="isShot"
         :foretold
+        :ratio="isShot ? shots.tones.value?.ratio : undefined"
         @choose="choosePatch"
       />
       <section v-else class="card tones p-4 text-text-2" aria-label="Tones in the picture">

@@ -25,6 +25,8 @@ const { frame, tones, names, chosen, foretold } = defineProps<{
   /** It was shot: what was foretold of it stands beside, as far as there is a plan. */
   shot?: boolean
   foretold?: { frame: Spread; tones: ReadonlyMap<string, number> }
+  /** Lit side to shadow, by two patches of the same skin. */
+  ratio?: { shown: string; sure: number } | null
 }>()
 const emit = defineEmits<{ choose: [n: number] }>()
 const board = useBoard()
@@ -231,6 +233,10 @@ const parts = computed(() =>
       <template v-for="(part, n) in parts" :key="n"
         >{{ n === 0 ? ': ' : ', ' }}{{ part.lane?.name ?? part.light }} alone {{ told(part.tone)
         }}<template v-if="part.turnedBy"> (turned away, {{ told(part.turnedBy) }})</template></template
+      >
+      <template v-if="ratio">
+        · lit to shadow cheek <b class="font-[650] text-text tabular-nums">{{ ratio.shown }}</b> ±
+        {{ ratio.sure.toFixed(1) }} stop</template
       >
       <template v-if="tones[chosen]?.light != null"
         >. A flat meter held there would show {{ told(tones[chosen]?.light) }}.</template

@@ -48,11 +48,14 @@ export function usePatches<T>(source: Source<T>, look: () => string) {
     change(n, (p) => ({ ...p, x: clamp(p.x + x, 0, 1), y: clamp(p.y + y, 0, 1) }))
   const size = (n: number, factor: number) => change(n, (p) => ({ ...p, radius: clamp(p.radius * factor, ...SIZES) }))
 
-  function add(): void {
-    if (patches.value.length >= MOST) return
+  /** One more: a free one, or one of a name, which there is once. */
+  function add(as?: string): void {
+    const there = patches.value.findIndex((p) => p.name === as)
+    if (there >= 0) chosen.value = there
+    if (there >= 0 || patches.value.length >= MOST) return
     const taken = new Set(patches.value.map((p) => p.name))
-    const name =
-      Array.from({ length: MOST + 1 }, (_, n) => `Patch ${n + 1}`).find((word) => !taken.has(word)) ?? 'Patch'
+    const free = Array.from({ length: MOST + 1 }, (_, n) => `Patch ${n + 1}`).find((word) => !taken.has(word))
+    const name = as ?? free ?? 'Patch'
     set([...patches.value, { x: 0.5, y: 0.5, radius: 0.02, name }])
     chosen.value = patches.value.length - 1
   }

@@ -1,17 +1,24 @@
 import { computed, watch } from 'vue'
 import { useAsking } from '@/api/asking'
-import { answered, api, type FramePatch, type ShotTones } from '@/api/client'
+import { answered, api, type NamedPatch, type ShotTones } from '@/api/client'
+
+/** Two places on the same skin: how they stand to each other is the ratio, whatever the skin. */
+const CHEEKS = ['Lit cheek', 'Shadow cheek'] as const
 
 /** The tones of a frame that was shot, asked for anew as its patches move; the last answer stays until the next is there. */
-export function useShot(picture: () => string | undefined, patches: () => FramePatch[]) {
-  const asking = useAsking(async ({ id, patches }: { id: string; patches: FramePatch[] }) => ({
-    id,
-    tones: await answered(api.POST('/api/frames/{id}/tones', { params: { path: { id } }, body: { patches } })),
-  }))
+export function useShot(picture: () => string | undefined, patches: () => NamedPatch[]) {
+  const asking = useAsking(async ({ id, patches }: { id: string; patches: NamedPatch[] }) => {
+    const [lit, shadow] = CHEEKS.map((name) => patches.findIndex((p) => p.name === name)) as [number, number]
+    const body = {
+      patches: patches.map(({ x, y, radius }) => ({ x, y, radius })),
+      ...(lit >= 0 && shadow >= 0 ? { same_skin: { lit, shadow } } : {}),
+    }
+    return { id, tones: await answered(api.POST('/api/frames/{id}/tones', { params: { path: { id } }, body })) }
+  })
   watch(
     [picture, patches] as const,
     ([id, now]) => {
-      if (id) void asking.ask({ id, patches: now.map(({ x, y, radius }) => ({ x, y, radius })) })
+      if (id) void asking.ask({ id, patches: now })
       else asking.giveUp()
     },
     { immediate: true },

@@ -36,7 +36,7 @@ defineExpose({ open: () => input.value?.click() })
       @change="chosen"
     />
     <PushButton v-if="!bare" data-writes :disabled @click="input?.click()">Load a frame</PushButton>
-    <ul v-if="here.length" class="label w-full space-y-1" aria-label="Frames on their way">
+    <ul v-if="here.length" class="label order-last w-full space-y-1" aria-label="Frames on their way">
       <li v-for="one in here" :key="one.id" class="flex items-center gap-2">
         <template v-if="one.wrong">
           <span class="min-w-0 flex-1 text-warn" role="alert">{{ one.name }}: {{ one.wrong }}</span>

@@ -8,7 +8,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_sitting::{
     checks::Device,
-    entry::{DeviceChecked, Entry, FramePicture, FrameShot, ReadingTaken, Subject},
+    entry::{DeviceChecked, Entry, FramePicture, FrameShot, Subject},
     firing::SyncPlace,
     light::{Held, Light},
     role::{LightId, Role},
@@ -140,7 +140,7 @@ impl Effect {
         let plain = Self { frames: now.frames, length: now.length, ..Self::default() };
         let light = |setup: &Setup, id: &LightId| Some(LightThen::of(setup, id));
         match entry {
-            Entry::Reading(taken) => Self { light: read_light(now, &taken.of), read: Some(Read::of(after, taken)), ..plain },
+            Entry::Reading(taken) => Self { light: read_light(now, &taken.of), read: Some(Read::of(after, &taken.of)), ..plain },
             Entry::Camera(_) => Self { room: room_moved(before, now), ..plain },
             Entry::Dial(turned) => Self { light: light(now, &turned.light), power: power(before, now, &turned.light), ..plain },
             Entry::Light(put) => Self { light: light(now, &put.light), ..plain },
@@ -155,7 +155,14 @@ impl Effect {
                 Self { light: light(now, id), at, moved: moved(before, now, id), ..plain }
             }
             Entry::Automatic(frame) => Self { light: light(now, &frame.light), ..plain },
-            Entry::Frame(FrameShot { picture: Some(FramePicture { lit: Some(Lit::Alone(id)), .. }), .. }) => Self { light: light(now, id), ..plain },
+            Entry::Frame(FrameShot { picture: Some(FramePicture { lit: Some(Lit::Alone(id)), .. }), .. }) => {
+                Self { light: light(now, id), ..plain }
+            }
+            Entry::FrameRead(read) => {
+                let shot = now.shots.iter().find(|shot| shot.picture == read.picture);
+                let Some((shot, of)) = shot.and_then(|shot| Some((shot, Subject::from(shot.lit.as_ref()?)))) else { return plain };
+                Self { light: read_light(now, &of), read: Some(Read::of(after, &of)), of_frame: Some(shot.frame), ..plain }
+            }
             Entry::FrameSaid(said) => {
                 let of_frame = now.shots.iter().find(|shot| shot.picture == said.picture).map(|shot| shot.frame);
                 let alone = said.lit.as_ref().and_then(|lit| if let Lit::Alone(id) = lit { light(now, id) } else { None });
@@ -205,9 +212,9 @@ fn read_light(now: &Setup, of: &Subject) -> Option<LightThen> {
 }
 
 impl Read {
-    fn of(after: &Scene, taken: &ReadingTaken) -> Self {
+    fn of(after: &Scene, of: &Subject) -> Self {
         let (now, levels) = (after.setup, &after.levels);
-        let (held, others, stand, level) = match &taken.of {
+        let (held, others, stand, level) = match of {
             Subject::Room => (now.room.seen.last().map(|s| s.reading), Vec::new(), None, None),
             Subject::Whole => (now.whole.as_ref().map(|w| w.reading), Vec::new(), Some(Stand::of_whole(after)), levels.whole),
             Subject::Light(id) => {

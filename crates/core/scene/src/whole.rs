@@ -63,7 +63,10 @@ pub fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<WholeCheck>
     let sum = |without: Option<usize>| counted.iter().filter(|(i, _)| Some(*i) != without).fold(levels.room, |sum, (_, a)| sum.and(*a));
     let parts = sum(None).level()?;
     let measured = counted.iter().all(|(i, _)| setup.lights[*i].reading.as_ref().is_some_and(Held::is_measured));
-    let differs = (whole - parts).tenths().abs() > REPEATED_TENTHS && measured;
+    // One that was read in a frame is less sure: two standard deviations more.
+    let less_sure = held.how.frame.map_or(0, |frame| Stops::of(2.0 * frame.sure.get()).tenths());
+    let repeated = REPEATED_TENTHS + less_sure;
+    let differs = (whole - parts).tenths().abs() > repeated && measured;
     // With one light only, nothing at all would be left.
     let without = |i: usize| sum(Some(i)).level().map(|parts| (i, parts));
     let off = |(_, parts): &(usize, Stops)| (whole - *parts).abs();
@@ -72,7 +75,7 @@ pub fn whole_against_parts(setup: &Setup, levels: &Levels) -> Option<WholeCheck>
         .filter(|_| differs)
         .filter_map(|(i, _)| without(*i))
         .min_by(|a, b| off(a).get().total_cmp(&off(b).get()))
-        .filter(|one| off(one).tenths() <= REPEATED_TENTHS)
+        .filter(|one| off(one).tenths() <= repeated)
         .map(|(i, parts)| Absent { light: setup.lights[i].id.clone(), parts });
     Some(WholeCheck { parts, whole, differs, absent })
 }

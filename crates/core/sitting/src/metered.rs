@@ -2,9 +2,10 @@
 
 use ink_lamp_light::{
     meter::Receptor,
-    scale::{Iso, ShutterTime},
+    scale::{Iso, ShutterTime, Stops},
 };
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use crate::role::LightId;
 
@@ -34,8 +35,19 @@ pub enum Metered {
     Cord,
 }
 
+/// A frame that a reading was taken from, in place of a meter.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FromFrame {
+    /// Its picture.
+    pub picture: Uuid,
+    /// How sure it is, stops: one standard deviation.
+    pub sure: Stops,
+}
+
 /// How a reading was taken. What is left out is as usual: the light alone, where it works, held as the setup says.
-#[derive(Debug, Clone, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct How {
@@ -52,6 +64,9 @@ pub struct How {
     /// How it was fired.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub metered: Option<Metered>,
+    /// Read in a frame, in place of a meter.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub frame: Option<FromFrame>,
 }
 
 impl How {

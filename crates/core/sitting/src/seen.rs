@@ -56,6 +56,9 @@ pub struct Seen {
     /// It was taken since a wish, the camera or the lights were last decided anew.
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub this_round: bool,
+    /// Read in a frame, in place of a meter: so much less sure, stops.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub sure: Option<Stops>,
 }
 
 impl Seen {

@@ -113,6 +113,17 @@ pub fn entry() -> impl Strategy<Value = Entry> {
         .prop_map(|(light, level)| json!({"target": {"light": light, "level": level}}));
     let wish = (any::<bool>(), -9.0..0.0f64)
         .prop_map(|(keep, level)| json!({"room_wish": {if keep { "keep" } else { "remove" }: {"level": level}}}));
+    let picture = || (0..3u128).prop_map(|n| format!("00000000-0000-0000-0000-{n:012x}"));
+    let lit = prop_oneof![
+        Just(json!("no_flash")),
+        Just(json!("all")),
+        prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"alone": light})),
+    ];
+    let framed = (picture(), prop::option::of(lit), -7.0..3.0f64, 0.02..0.5f64, 0..3u8).prop_map(|(id, lit, tone, sure, what)| match what {
+        0 => json!({"frame": {"picture": {"id": id, "as_shot": {"aperture": "5.6", "shutter": "1/125"}, "lit": lit}}}),
+        1 => json!({"frame_said": {"picture": id, "lit": lit, "meant": lit.is_none()}}),
+        _ => json!({"frame_read": {"picture": id, "tone": tone, "sure": sure}}),
+    });
     let other = prop_oneof![
         Just(json!({"firing": {"high_speed": {"camera": true, "transmitter": true, "units": []}, "delay": 0.0004}})),
         Just(
@@ -147,7 +158,7 @@ pub fn entry() -> impl Strategy<Value = Entry> {
         prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"light_removed": {"light": light}})),
         prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"left": {"light": light}})),
     ];
-    prop_oneof![4 => reading(), 2 => camera, 3 => light, 2 => dial, 1 => ratio, 1 => target, 1 => wish, 1 => other, 4 => places()]
+    prop_oneof![4 => reading(), 2 => camera, 3 => light, 2 => dial, 1 => ratio, 1 => target, 1 => wish, 1 => other, 4 => places(), 1 => framed]
         .prop_map(crate::entry)
 }
 

@@ -6,7 +6,7 @@ use actix_web::{
     post, put, web,
 };
 use chrono::{DateTime, Utc};
-use ink_lamp_light::{list::up_to, refusal::Refusal};
+use ink_lamp_light::{list::up_to, ratio::Ratio, refusal::Refusal};
 use ink_lamp_photo::tones::{CLIP, FIRST, Patch, PatchTone, Tones};
 use ink_lamp_sitting::{role::LightId, shots::Lit};
 use ink_lamp_store::{FileTold, Frame, NamedPatch, Size, Store};
@@ -101,6 +101,7 @@ pub struct PatchesToKeep {
     request_body(content = String, content_type = "application/octet-stream", description = "The file"), responses(
     (status = 200, description = "It was there before", body = FrameTaken),
     (status = 201, description = "Taken", body = FrameTaken),
+    (status = 400, description = "A query that can't be read, or a file that was cut off on its way", body = Problem),
     (status = 404, description = "No such setup", body = Problem),
     (status = 410, description = "The sitting was deleted", body = Problem),
     (status = 413, description = "Too large", body = Problem),
@@ -230,6 +231,30 @@ pub struct TonesWanted {
     #[serde(default, deserialize_with = "up_to::<_, _, 9>")]
     #[schema(max_items = 9)]
     patches: Vec<FramePatch>,
+    /// Two of them that lie on the same skin, the lit one and the one in the shadow, by their places in the list: how they stand to each other is told too.
+    #[serde(default)]
+    same_skin: Option<SameSkin>,
+}
+
+/// Two patches that lie on the same skin.
+#[derive(Clone, Copy, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SameSkin {
+    /// The lit one.
+    lit: usize,
+    /// The one in the shadow.
+    shadow: usize,
+}
+
+/// How the lit side stands to the shadow, by two patches of the same skin, whatever the skin.
+#[derive(Serialize, ToSchema)]
+pub struct ShotRatio {
+    /// In stops.
+    over: f32,
+    /// How sure that is, stops: one standard deviation.
+    sure: f32,
+    /// As it is written: `3 : 1`.
+    shown: String,
 }
 
 /// The tones of a frame, in stops over mid-grey, its values taken as plain sRGB.
@@ -251,6 +276,9 @@ pub struct ShotTones {
     brightest: f32,
     /// The patches that were asked for, in their order.
     patches: Vec<ShotTone>,
+    /// Lit side to shadow, where both have a tone and the lit one is no darker.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    ratio: Option<ShotRatio>,
 }
 
 /// The tone of a patch of a frame.
@@ -280,18 +308,28 @@ pub async fn tones(
     id: Id,
     body: Checked<TonesWanted>,
 ) -> Result<HttpResponse, Problem> {
-    let TonesWanted { patches } = body.0;
+    let TonesWanted { patches, same_skin } = body.0;
     FramePatch::check(&patches, "patches")?;
+    let count = patches.len();
+    for (field, n) in same_skin.into_iter().flat_map(|s| [("lit", s.lit), ("shadow", s.shadow)]) {
+        if n >= count {
+            let message = format!("There is no patch {n}: {count} were sent, counted from 0.");
+            return Err(Problem::refused(message).at(format!("same_skin.{field}")));
+        }
+    }
     let picture = shots.picture(&store, id.0).await?;
     heavy
         .answer(move || {
             let Tones { histogram, clipped, black, brightest } = Tones::of(&picture);
-            let patches = patches.into_iter().map(|at| {
-                let PatchTone { tone, sure, clipped, .. } = PatchTone::of(&picture, Patch { x: at.x, y: at.y, radius: at.radius });
-                ShotTone { at, tone, sure, clipped }
+            let tones: Vec<_> = patches.iter().map(|at| PatchTone::of(&picture, Patch { x: at.x, y: at.y, radius: at.radius })).collect();
+            let ratio = same_skin.and_then(|s| tones[s.lit].over(&tones[s.shadow])).and_then(|(over, sure)| {
+                let ratio = Ratio::try_from(f64::from(over.exp2())).ok()?;
+                Some(ShotRatio { over, sure, shown: ratio.shown() })
             });
+            let told = |(at, t): (FramePatch, PatchTone)| ShotTone { at, tone: t.tone, sure: t.sure, clipped: t.clipped };
+            let patches = patches.into_iter().zip(tones).map(told).collect();
             let black_at = ink_lamp_light::ambient::BLACK.get() as f32;
-            Ok(ShotTones { from: FIRST, histogram, clip_at: CLIP, clipped, black_at, black, brightest, patches: patches.collect() })
+            Ok(ShotTones { from: FIRST, histogram, clip_at: CLIP, clipped, black_at, black, brightest, patches, ratio })
         })
         .await
 }

@@ -76,7 +76,14 @@ async fn a_frame_is_taken_in_once_and_shown_and_measured() {
     assert_eq!(status, StatusCode::OK, "{tones}");
     let tone = |n: usize| tones["patches"][n]["tone"].as_f64().unwrap();
     assert!(tone(0).abs() < 0.05 && (tone(1) + 2.0).abs() < 0.1, "{tones}");
-    assert!(tones["patches"][0]["sure"].as_f64().unwrap() >= 0.3);
+    assert!(tones["patches"][0]["sure"].as_f64().unwrap() >= 0.3 && tones.get("ratio").is_none());
+    // As two places of one skin: four to one.
+    let patches = json!([{"x": 0.25, "y": 0.5, "radius": 0.2}, {"x": 0.75, "y": 0.5, "radius": 0.2}]);
+    let pair = |lit: usize| json!({"patches": patches, "same_skin": {"lit": lit, "shadow": 1}});
+    let (_, tones) = app.post(&format!("/api/frames/{picture}/tones"), pair(0)).await;
+    assert_eq!(tones["ratio"]["shown"], "4 : 1", "{tones}");
+    let (status, problem) = app.post(&format!("/api/frames/{picture}/tones"), pair(2)).await;
+    assert_eq!((status, &problem["field"]), (StatusCode::UNPROCESSABLE_ENTITY, &json!("same_skin.lit")));
     // Taken back, it is out of the roll; sent once more, it is there again under the id that it had.
     let version = view["version"].as_i64().unwrap();
     app.write(&look, version, json!({"undo": {"of": entry}})).await;
@@ -116,6 +123,35 @@ async fn a_frame_that_was_shot_otherwise_says_so_and_has_two_answers() {
     assert_eq!((status, &none["field"]), (StatusCode::UNPROCESSABLE_ENTITY, &json!("entry.picture")), "{none}");
 }
 
+/// A grey card in a frame of the key alone is the meter: a stop under is a stop under on the ladder too.
+#[actix_web::test]
+async fn a_card_in_a_frame_is_a_reading_of_the_light_that_was_on() {
+    let app = App::spawn().await;
+    let (_, look) = app.begin("Clock mender").await;
+    app.write(&look, 0, camera()).await;
+    // Shot at ISO 200, which the camera here is not set to: the frame's own settings count.
+    let (_, taken) = app.frame(&look, Uuid::now_v7(), "one.jpg", shot(&["-FNumber=8", "-ExposureTime=1/160", "-ISO=200"])).await;
+    let read = |tone: f64| json!({"frame_read": {"picture": taken["picture"], "tone": tone, "sure": 0.3}});
+    let (status, problem) = app.write(&look, 2, read(-0.6)).await;
+    assert_eq!((status, &problem["field"]), (StatusCode::UNPROCESSABLE_ENTITY, &json!("entry.picture")), "{problem}");
+    app.write(&look, 2, json!({"frame_said": {"picture": taken["picture"], "lit": {"alone": "key"}}})).await;
+    for (tone, says) in [(2.6, "clipped"), (-7.0, "Give -6 to 2.4")] {
+        let (status, problem) = app.write(&look, 3, read(tone)).await;
+        assert_eq!((status, &problem["field"]), (StatusCode::UNPROCESSABLE_ENTITY, &json!("entry.tone")), "{problem}");
+        assert!(problem["detail"].as_str().unwrap().contains(says), "{problem}");
+    }
+    let (status, view) = app.write(&look, 3, read(-0.6)).await;
+    assert_eq!(status, StatusCode::CREATED, "{view}");
+    let lane = view["board"]["lanes"].as_array().unwrap().iter().find(|l| l["id"] == "key").unwrap();
+    // At ISO 100 it lies another stop lower.
+    assert!((lane["now"]["level"].as_f64().or(lane["level"].as_f64()).unwrap_or(-1.6) + 1.6).abs() < 0.06, "{lane}");
+    let line = &view["tape"]["items"][3]["line"];
+    assert_eq!((&line["head"][1]["strong"], &line["tail"]), (&json!("−0.6"), &json!("read in frame 1, ± 0.3")));
+    assert!(view["setup"].get("meter").is_none(), "the meter stays as it was set");
+    let sure = lane["sure"]["within"].as_f64().unwrap();
+    assert!((0.25..0.45).contains(&sure), "{lane}");
+}
+
 #[actix_web::test]
 async fn what_is_no_frame_is_refused_and_leaves_nothing() {
     let app = App::spawn().await;
@@ -131,7 +167,10 @@ async fn what_is_no_frame_is_refused_and_leaves_nothing() {
         assert!(problem["detail"].as_str().unwrap().contains(says), "{problem}");
     }
     let (status, problem) = app.frame(&look, Uuid::now_v7(), "x.jpg", vec![0xff; 81 * 1024 * 1024]).await;
-    assert_eq!((status, problem["detail"].as_str()), (StatusCode::PAYLOAD_TOO_LARGE, Some("The file is larger than 80 MB. Send a smaller one.")));
+    assert_eq!(
+        (status, problem["detail"].as_str()),
+        (StatusCode::PAYLOAD_TOO_LARGE, Some("The file is larger than 80 MB. Send a smaller one."))
+    );
     assert_eq!(app.frame(&Uuid::now_v7().to_string(), Uuid::now_v7(), "x.jpg", good.clone()).await.0, StatusCode::NOT_FOUND);
     // An entry can't name a picture that is not there, or is another look's.
     let (_, other) = app.begin("Net mender").await;

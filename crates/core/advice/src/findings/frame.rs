@@ -42,7 +42,8 @@ pub(super) fn of(scene: &Scene) -> Option<Found> {
     let focal = last.as_shot.focal.zip(camera.focal).map(|(shot, set)| Focals { shot, set }).filter(differ);
     // Markings are the same where they stand for the same place.
     let off = |a: f64, b: f64| (a - b).abs() > 1e-6;
-    let differs = off(shot.aperture.av(), set.aperture.av()) || off(shot.shutter.tv(), set.shutter.tv()) || off(shot.iso.sv(), set.iso.sv());
+    let differs =
+        off(shot.aperture.av(), set.aperture.av()) || off(shot.shutter.tv(), set.shutter.tv()) || off(shot.iso.sv(), set.iso.sv());
     ((differs || focal.is_some()) && !last.meant).then(|| {
         let as_shot = camera_with(camera, |s| {
             (s.aperture, s.shutter, s.iso) = (shot.aperture, shot.shutter, shot.iso);

@@ -26,7 +26,7 @@ use crate::{
     seen::{Part, Seen, Worth},
     setup::{MOST_LIGHTS, Setup},
 };
-use assumed::{DIAL, METER, MODIFIER, ROOM, UNIT, UNKNOWN};
+use assumed::{DIAL, MODIFIER, ROOM, UNIT, UNKNOWN};
 use normal::{Expected, Normal, Sum};
 
 /// A named error.
@@ -306,7 +306,7 @@ impl Belief {
             Worth::Believed(off) => widened = Some((self.lights[first].unit, off.get())),
             Worth::Plain => {}
         }
-        self.take(seen.shown.get(), METER.powi(2), reading, widened);
+        self.take(seen.shown.get(), take::noise(seen), reading, widened);
         doubted[first] = None;
         let light = &mut self.lights[first];
         light.nothing = 0;

@@ -14,6 +14,11 @@ use crate::{
     setup::Setup,
 };
 
+/// How far a reading is off by itself, as a variance.
+pub(super) fn noise(seen: &Seen) -> f64 {
+    METER * METER + seen.sure.map_or(0.0, |sure| sure.get().powi(2))
+}
+
 impl Setup {
     /// A reading of a light becomes evidence; none where others were in it that are not known.
     pub(crate) fn learn_from(&mut self, index: usize, held: &Held) {
@@ -36,11 +41,22 @@ impl Setup {
             let id = light.id.clone();
             self.seen.retain(|s| s.worth == Worth::Nothing || s.parts.iter().all(|p| p.light != id));
         }
-        let mut seen = Seen { shown: Stops::of(held.reading.av_100()), room, parts, worth: Worth::Nothing, this_round: true };
+        let mut seen = Seen {
+            shown: Stops::of(held.reading.av_100()),
+            room,
+            parts,
+            worth: Worth::Nothing,
+            this_round: true,
+            sure: held.how.frame.map(|frame| frame.sure),
+        };
         if own != Own::Nothing {
             // Read anew as it stands: nobody is asked to, so the later one is what was meant, as far as all else agrees with it.
             let earlier = self.seen.clone();
-            let stands = |s: &Seen| s.worth != Worth::Doubted && s.metered().zip(seen.metered()).is_some_and(|(a, b)| a.stands_as_in(b));
+            // What a frame tells takes no meter's place.
+            let stands = |s: &Seen| {
+                let as_it_stood = s.metered().zip(seen.metered()).is_some_and(|(a, b)| a.stands_as_in(b));
+                s.worth != Worth::Doubted && as_it_stood && noise(s) >= noise(&seen)
+            };
             self.seen.retain(|s| !stands(s));
             seen.worth = self.worth(index, &seen);
             if seen.worth == Worth::Doubted {
@@ -84,7 +100,7 @@ impl Setup {
         let Some(reading) = belief.expected(self, seen) else { return Worth::Plain };
         let mut slope = Sum::new();
         let expected = reading.at(&|e| belief.normal.mean(e), &mut slope);
-        let spread = (belief.normal.covariance(&slope, &slope) + METER * METER).sqrt();
+        let spread = (belief.normal.covariance(&slope, &slope) + noise(seen)).sqrt();
         let off = seen.shown.get() - expected;
         if off.abs() <= (GATE * spread).max(GATE_LEAST) && !self.lights[index].gave_what_it_held(off, spread) {
             return Worth::Plain;

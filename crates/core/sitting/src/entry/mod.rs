@@ -10,6 +10,7 @@ mod dial;
 mod face;
 mod firing;
 mod frame;
+mod frame_read;
 mod ground_tone;
 mod heed;
 mod holds;
@@ -40,6 +41,7 @@ pub use check::DeviceChecked;
 pub use dial::DialTurned;
 pub use face::FaceChosen;
 pub use frame::{FramePicture, FrameSaid, FrameShot};
+pub use frame_read::FrameRead;
 pub use ground_tone::GroundWished;
 pub use heed::{CautionHeeded, CheckAgain};
 pub use left::LightLeft;
@@ -119,6 +121,8 @@ pub enum Entry {
     Frame(FrameShot),
     /// Something was said of a frame whose picture is kept.
     FrameSaid(FrameSaid),
+    /// A frame was read as a meter is.
+    FrameRead(FrameRead),
     /// A note was taken.
     Note(NoteTaken),
     /// Everything after an earlier entry was taken back at once.
@@ -162,6 +166,7 @@ impl Entry {
             Self::Heeded(_) => "heeded",
             Self::Frame(_) => "frame",
             Self::FrameSaid(_) => "frame_said",
+            Self::FrameRead(_) => "frame_read",
             Self::Note(_) => "note",
             Self::GoOn(_) => "go_on",
             Self::Undo(_) => "undo",
@@ -211,7 +216,16 @@ impl Entry {
     /// Whether it tells what was seen, and so is true whatever else was changed meanwhile; all others are decisions.
     #[must_use]
     pub const fn is_observation(&self) -> bool {
-        matches!(self, Self::Reading(_) | Self::Checked(_) | Self::Heeded(_) | Self::Frame(_) | Self::FrameSaid(_) | Self::Note(_))
+        matches!(
+            self,
+            Self::Reading(_)
+                | Self::Checked(_)
+                | Self::Heeded(_)
+                | Self::Frame(_)
+                | Self::FrameSaid(_)
+                | Self::FrameRead(_)
+                | Self::Note(_)
+        )
     }
 }
 
@@ -265,6 +279,7 @@ impl Setup {
             Entry::Heeded(heeded) => next.heed(heeded)?,
             Entry::Frame(shot) => next.shoot(shot)?,
             Entry::FrameSaid(said) => next.say_of_frame(said)?,
+            Entry::FrameRead(read) => next.read_frame(read)?,
             Entry::Note(_) => {}
             Entry::Undo(_) | Entry::Redo(_) | Entry::GoOn(_) => {
                 return Err(Refusal::new("entry", "Taking back and bringing back changes the tape. Read the setup from there."));

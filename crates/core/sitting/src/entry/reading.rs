@@ -15,6 +15,7 @@ use crate::{
     role::LightId,
     room::{RoomLight, RoomSeen},
     setup::{Setup, unknown},
+    shots::Lit,
 };
 
 /// What a reading is of.
@@ -41,6 +42,17 @@ impl TryFrom<String> for Subject {
                     "A reading is of the room, of the whole, or of a light. Give room, whole or the light's id, such as key.",
                 )
             }),
+        }
+    }
+}
+
+impl From<&Lit> for Subject {
+    /// What a frame in which these lights were on is a reading of.
+    fn from(lit: &Lit) -> Self {
+        match lit {
+            Lit::NoFlash => Self::Room,
+            Lit::Alone(id) => Self::Light(id.clone()),
+            Lit::All => Self::Whole,
         }
     }
 }

@@ -8,6 +8,7 @@ mod dial;
 mod face;
 mod firing;
 mod frame;
+mod frame_read;
 mod ground_tone;
 mod heed;
 mod holds;
@@ -70,6 +71,7 @@ impl TapeLine {
             Entry::Heeded(heeded) => heed::line(heeded),
             Entry::Frame(shot) => frame::line(shot, did),
             Entry::FrameSaid(said) => frame::said(said, did),
+            Entry::FrameRead(read) => frame_read::line(read, did),
             Entry::Note(note) => note::line(note),
             Entry::GoOn(_) => undo::gone_on(),
             Entry::Undo(_) => undo::undone(),

@@ -1,0 +1,103 @@
+//! Frames whose pictures are kept: which lights were on, and a card in them read as a meter is.
+#![allow(clippy::unwrap_used, missing_docs)]
+
+use ink_lamp_sitting::{belief::Belief, metered::RoomPlace, setup::Setup, shots::MOST_SHOTS};
+use ink_lamp_tapes::{
+    after,
+    entries::{camera, light, reads},
+    kit::taper,
+    refused, setup, then,
+};
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+fn id(n: usize) -> Uuid {
+    Uuid::from_u128(n as u128 + 1)
+}
+
+fn frame(n: usize, lit: Value) -> Value {
+    json!({"frame": {"picture": {"id": id(n), "as_shot": {"aperture": "8", "shutter": "1/160", "iso": "100"}, "lit": lit}}})
+}
+
+fn read(n: usize, tone: f64, sure: f64) -> Value {
+    json!({"frame_read": {"picture": id(n), "tone": tone, "sure": sure}})
+}
+
+fn lit() -> Setup {
+    let unit = json!({"unit": taper(256, "tenths"), "dial": "1/8"});
+    setup([camera("8", "1/160", "100"), light("key", &unit), light("fill", &unit)])
+}
+
+/// Level and standard deviation of a light against ƒ8 at ISO 100, as they are believed.
+fn level(setup: &Setup, light: usize) -> (f64, f64) {
+    let belief = Belief::of(setup);
+    let known = belief.light(light).unwrap();
+    (known.av_100 - 6.0, belief.variance(&known, 1.0, RoomPlace::Sitter, 0.0).sqrt())
+}
+
+#[test]
+fn a_card_that_lies_under_mid_grey_is_a_reading_so_far_under_the_exposure() {
+    let read = after(&lit(), [frame(0, json!({"alone": "key"})), read(0, -0.6, 0.3)]);
+    let (at, sd) = level(&read, 0);
+    assert!((at + 0.6).abs() < 0.35 && (0.2..0.45).contains(&sd), "{at} {sd}");
+    let held = read.lights[0].reading.as_ref().unwrap();
+    assert_eq!(held.how.frame.map(|f| f.picture), Some(id(0)));
+    assert!((held.reading.shows.av() - 5.4).abs() < 0.05);
+    // The frame's own settings count, and what the surface lies over a card is taken off.
+    let other = json!({"frame": {"picture": {"id": id(1), "as_shot": {"aperture": "5.6", "iso": "200"}, "lit": {"alone": "key"}}}});
+    let skin = json!({"frame_read": {"picture": id(1), "tone": 0.4, "sure": 0.1, "over": 1.0}});
+    let read = after(&lit(), [other, skin]);
+    let held = read.lights[0].reading.as_ref().unwrap().reading;
+    assert!((held.shows.av() - 4.4).abs() < 0.05 && held.iso.stops_over_100() == 1.0);
+}
+
+/// A meter repeats to a twenty-fifth of a stop, an untaught camera to a third.
+#[test]
+fn what_a_frame_tells_takes_no_meters_place_and_a_meter_takes_its() {
+    let metered = then(&lit(), reads("key", "8 0"));
+    let both = after(&metered, [frame(0, json!({"alone": "key"})), read(0, -0.3, 0.3)]);
+    let ((before, _), (after_frame, sd)) = (level(&metered, 0), level(&both, 0));
+    assert!((before - after_frame).abs() < 0.02 && sd < 0.06, "{before} {after_frame} {sd}");
+    let framed = after(&lit(), [frame(0, json!({"alone": "key"})), read(0, -0.3, 0.3)]);
+    let (then_metered, sd) = level(&then(&framed, reads("key", "8 0")), 0);
+    assert!((then_metered - before).abs() < 0.02 && sd < 0.06, "{then_metered} {sd}");
+}
+
+#[test]
+fn a_frame_is_a_reading_of_what_was_on() {
+    let shot = |on: Value| after(&lit(), [frame(0, on), read(0, -0.5, 0.3)]);
+    assert!(shot(json!("all")).whole.is_some());
+    let room = shot(json!("no_flash"));
+    assert_eq!(room.room.reading.map(|r| (r.shows.av() * 10.0).round()), Some(55.0));
+    assert!(room.lights.iter().all(|l| l.reading.is_none()));
+    assert_eq!(shot(json!({"alone": "fill"})).lights[1].reading.as_ref().map(|h| h.how.frame.is_some()), Some(true));
+}
+
+#[test]
+fn what_can_not_be_read_is_refused_at_its_field() {
+    let there = then(&lit(), frame(0, Value::Null));
+    let field = |setup: &Setup, value: Value| refused(setup, value).field.into_owned();
+    assert_eq!(field(&there, read(0, 0.0, 0.3)), "picture", "nobody said which lights were on");
+    assert_eq!(field(&there, read(1, 0.0, 0.3)), "picture");
+    assert_eq!(field(&there, json!({"frame_said": {"picture": id(0), "lit": {"alone": "hair"}}})), "lit.alone");
+    assert_eq!(field(&there, frame(0, Value::Null)), "picture.id", "the same picture twice");
+    assert_eq!(field(&lit(), frame(0, json!({"alone": "hair"}))), "picture.lit.alone");
+    let said = then(&there, json!({"frame_said": {"picture": id(0), "lit": "all"}}));
+    for (entry, wrong) in [(read(0, 2.45, 0.3), "tone"), (read(0, -6.5, 0.3), "tone"), (read(0, 0.0, 2.5), "sure")] {
+        assert_eq!(field(&said, entry), wrong);
+    }
+    // Without a camera nobody knows what a tone stands for.
+    let bare = after(&Setup::default(), [frame(0, json!("all"))]);
+    assert_eq!(field(&bare, read(0, 0.0, 0.3)), "picture");
+}
+
+#[test]
+fn the_last_frames_are_kept_in_mind_and_stay_with_their_look() {
+    let many = after(&lit(), (0..MOST_SHOTS + 3).map(|n| frame(n, json!({"alone": "key"}))).collect::<Vec<_>>());
+    assert_eq!((many.shots.len(), many.shots[0].frame, many.frames), (MOST_SHOTS, 4, MOST_SHOTS as u32 + 3));
+    // A light that goes takes along what was said of it.
+    let gone = then(&many, json!({"light_removed": {"light": "key"}}));
+    assert!(gone.shots.iter().all(|shot| shot.lit.is_none()));
+    let copy = then(&Setup::default(), json!({"start": {"from": "there", "setup": many}}));
+    assert!(copy.shots.is_empty() && copy.frames == many.frames);
+}

@@ -1,0 +1,42 @@
+//! How long it takes until a file is a picture, and a picture is measured: a JPEG of 24 million pixels, as cameras write it.
+#![allow(clippy::unwrap_used, missing_docs)]
+
+use std::time::Duration;
+
+use criterion::{Criterion, criterion_group, criterion_main};
+use ink_lamp_photo::{
+    open::Photo,
+    picture::Picture,
+    tones::{Patch, PatchTone, Tones},
+};
+
+/// A picture with something in it: a JPEG of one grey is read in no time.
+fn frame(width: usize, height: usize) -> Picture {
+    let value = |i: usize| {
+        let (x, y) = (i % width, i / width);
+        let grain = (x.wrapping_mul(2_654_435_761) ^ y.wrapping_mul(40_503)) >> 7 & 15;
+        [(x * 200 / width + grain) as u8, (y * 200 / height + grain) as u8, ((x + y) * 100 / (width + height) + grain) as u8]
+    };
+    Picture { width, height, values: (0..width * height).map(value).collect() }
+}
+
+fn photo(c: &mut Criterion) {
+    let file = frame(6000, 4000).to_jpeg().unwrap();
+    let mut group = c.benchmark_group("photo");
+    group.sample_size(10).measurement_time(Duration::from_secs(8));
+    group.bench_function("24 megapixels, from file to picture", |b| b.iter(|| Photo::open(&file).unwrap()));
+    let kept = Photo::open(&file).unwrap().picture;
+    group.bench_function("kept as JPEG", |b| b.iter(|| kept.to_jpeg().unwrap()));
+    let jpeg = kept.to_jpeg().unwrap();
+    group.bench_function("kept picture read again", |b| b.iter(|| Picture::from_jpeg(&jpeg).unwrap()));
+    group.bench_function("tones of all of it and of nine patches", |b| {
+        b.iter(|| {
+            let patch = |n: usize| PatchTone::of(&kept, Patch { x: n as f32 / 10.0, y: 0.5, radius: 0.02 });
+            (Tones::of(&kept), (0..9).map(patch).collect::<Vec<_>>())
+        });
+    });
+    group.finish();
+}
+
+criterion_group!(benches, photo);
+criterion_main!(benches);

@@ -1,0 +1,111 @@
+import { computed, ref, watch, type Ref } from 'vue'
+import type { Lit, NamedPatch } from '@/api/client'
+import type { TypedEntry } from '@/forms/entry'
+import { useBoard } from '@/look/board'
+import { pictureOf, useRoll } from '@/picture/roll'
+import { litOf, nameOf } from './lit'
+import { usePatches } from './patches'
+import { useShot } from './shot'
+
+/** The patch that is read as a meter is. */
+export const CARD = 'Grey card'
+/** What of a card may clip before it tells nothing. */
+const MOST_CLIPPED = 0.02
+
+/** Where patches usually are, where nothing is foretold: on a head in the middle of the frame. */
+const USUAL: NamedPatch[] = [
+  { name: 'Lit cheek', x: 0.42, y: 0.5, radius: 0.02 },
+  { name: 'Shadow cheek', x: 0.58, y: 0.5, radius: 0.02 },
+  { name: 'Forehead', x: 0.5, y: 0.36, radius: 0.02 },
+  { name: 'Ground', x: 0.1, y: 0.25, radius: 0.02 },
+]
+
+/** The frames of a look that were shot: the one that is looked at, its patches, and what can be said of it. */
+export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () => NamedPatch[] | undefined) {
+  const board = useBoard()
+  const roll = useRoll()
+  const { frames } = roll
+  /** The last one, until another is chosen. */
+  const looked = ref<string>()
+  const shown = computed(() => frames.value.find((f) => f.picture === looked.value) ?? frames.value.at(-1))
+  const told = computed(() => {
+    const { aperture, shutter, iso } = shown.value?.told.as_shot ?? {}
+    return [aperture && `ƒ${aperture}`, shutter && `${shutter} s`, iso && `ISO ${iso}`].filter(Boolean).join(' · ')
+  })
+  watch(look, () => (looked.value = undefined))
+  /** Tells of a frame that came in while the look was open. */
+  function onNew(tell: () => void): void {
+    watch(
+      () => [roll.there.value, frames.value.length] as const,
+      ([, now], before) => {
+        if (!before?.[0] || now <= before[1]) return
+        looked.value = undefined
+        tell()
+      },
+    )
+  }
+
+  const patches = usePatches(
+    {
+      proposed: () => proposed() ?? USUAL,
+      kept: () => roll.patches.value,
+      keep: roll.keep,
+      tones: () => tones.value?.patches ?? [],
+    },
+    look,
+  )
+  const { tones, wrong } = useShot(
+    () => (isShot.value ? shown.value?.picture : undefined),
+    () => patches.patches.value,
+  )
+  const picture = computed(() => {
+    const frame = shown.value
+    const named = patches.patches.value.map((p, n) => ({ name: p.name, tone: patches.toneOf(n)?.tone }))
+    return (
+      frame && {
+        picture: pictureOf(frame.picture),
+        width: frame.kept_width,
+        height: frame.kept_height,
+        patches: named,
+      }
+    )
+  })
+
+  /** As the setup keeps it in mind: the last sixteen are. */
+  const inSetup = computed(() => board.setup?.shots?.find((s) => s.picture === shown.value?.picture))
+  const numbers = computed(() => new Map((board.setup?.shots ?? []).map((s) => [s.picture, s.frame])))
+  const lit = computed<string>({
+    get: () => nameOf(inSetup.value?.lit as Lit | undefined),
+    set: (now) => {
+      const [picture, said] = [inSetup.value?.picture, litOf(now)]
+      if (picture && said) board.write({ frame_said: { picture, lit: said } })
+    },
+  })
+  /** The card that is chosen, as a reading of what was on; or why it is none. */
+  const reading = computed<{ entry?: TypedEntry; why?: string } | undefined>(() => {
+    const [picture, n] = [inSetup.value?.picture, patches.chosen.value]
+    if (!isShot.value || !picture || patches.patches.value[n]?.name !== CARD) return undefined
+    if (!inSetup.value?.lit) return { why: 'Say which lights were on: then the card is a reading of them.' }
+    const tone = patches.toneOf(n)
+    if (!tone) return undefined
+    if (tone.tone == null || tone.clipped > MOST_CLIPPED) return { why: 'The card is clipped or black: shoot it anew.' }
+    return { entry: { frame_read: { picture, tone: tone.tone, sure: tone.sure } } }
+  })
+
+  return {
+    frames,
+    shown,
+    told,
+    look: (picture: string) => (looked.value = picture),
+    onNew,
+    patches,
+    tones,
+    wrong: computed(() => wrong.value ?? roll.failed.value),
+    picture,
+    inSetup,
+    numbers,
+    lit,
+    reading,
+    hasRoll: roll.there,
+  }
+}

@@ -114,8 +114,9 @@ test('a frame that was shot', async ({ app, page }) => {
     await expect(page.getByText(`Frame ${n + 1}`, { exact: true }).first()).toBeVisible()
   }
   await page.getByRole('button', { name: 'Close' }).click()
+  await shadowed(page, 2)
   await page.keyboard.press('2')
-  await expect(page.getByText(/lit to shadow cheek/)).toBeVisible()
+  await expect(page.getByText(/^Shadow cheek .*lit to shadow cheek/)).toBeVisible()
   await picture(page, 'frame-shot-ink')
 })
 

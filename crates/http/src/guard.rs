@@ -243,8 +243,7 @@ fn set_headers(headers: &mut HeaderMap, Dress { is_api, over_tls, id }: &Dress) 
         // Names only: by RFC 6797, 8.1.1 a browser keeps none for an address.
         headers.insert(header::STRICT_TRANSPORT_SECURITY, HeaderValue::from_static("max-age=31536000"));
     }
-    // But for what never changes, and says so itself.
-    if *is_api && !headers.contains_key(header::CACHE_CONTROL) {
+    if *is_api {
         headers.insert(header::CACHE_CONTROL, HeaderValue::from_static("no-store"));
     }
     if let Some(value) = id.as_deref().and_then(|id| HeaderValue::from_str(id).ok()) {

@@ -5,7 +5,7 @@
 //! - [`door`]: who may what; [`site`]: where it is asked for; [`tls`]: the certificate;
 //! - [`guard`]: who may ask, how long, and the headers on every answer;
 //! - [`heavy`]: answers that take long, off the workers; [`pictures`]: the foretold frames' sitters and easels;
-//! - [`shots`]: test frames on their way in, and the pictures that are measured;
+//! - [`shots`]: test frames on their way in, and the pictures that are measured; [`watch`]: the folder that they come from;
 //! - [`hub`]: word of changes, to every open page;
 //! - [`metrics`]: what is counted of its work; [`backups`]: the folder of scheduled backups, as the server sees it;
 //! - [`routes`]: one file a noun.
@@ -25,3 +25,4 @@ pub mod routes;
 pub mod shots;
 pub mod site;
 pub mod tls;
+pub mod watch;

@@ -65,6 +65,7 @@ fn opened(file: &[u8]) -> Result<Photo, PhotoError> {
     };
     let source = Cursor::new(file);
     let photo = match file {
+        [0xff, 0xd8, ..] if !is_whole(file) => Err(PhotoError::Damaged("it ends in the middle".to_owned())),
         [0xff, 0xd8, ..] => decoded(JpegDecoder::new(source).map_err(damaged)?),
         [0x89, b'P', b'N', b'G', ..] => decoded(PngDecoder::new(source).map_err(damaged)?),
         [b'R', b'I', b'F', b'F', _, _, _, _, b'W', b'E', b'B', b'P', ..] => decoded(WebPDecoder::new(source).map_err(damaged)?),
@@ -72,6 +73,12 @@ fn opened(file: &[u8]) -> Result<Photo, PhotoError> {
         _ => Err(PhotoError::Unknown),
     }?;
     Ok(Photo { preview, ..photo })
+}
+
+/// Whether a JPEG has its end (the marker EOI): decoders make do without, and what is written to a disk may be cut off, or not be there yet. The small picture
+/// that cameras put before it has an end too, and lies in the first half.
+fn is_whole(jpeg: &[u8]) -> bool {
+    jpeg[jpeg.len() / 2..].windows(2).any(|pair| pair == [0xff, 0xd9])
 }
 
 fn damaged(error: ImageError) -> PhotoError {

@@ -19,11 +19,11 @@ use tracing_subscriber::EnvFilter;
 use crate::{
     config::{self, Config},
     demo, openapi, owner,
-    startup::{self, Listener},
+    startup::{self, Folders, Listener},
 };
 
 const USAGE: &str = "usage: ink-lamp serve [--demo] | owner [--reset] | openapi | kit-schema
-  serve    serves on 127.0.0.1 (INK_LAMP_PORT, INK_LAMP_DATABASE_URL, INK_LAMP_NETWORK, INK_LAMP_TLS, INK_LAMP_PUBLIC_URL, INK_LAMP_BACKUPS, INK_LAMP_LOG)
+  serve    serves on 127.0.0.1 (INK_LAMP_PORT, INK_LAMP_DATABASE_URL, INK_LAMP_NETWORK, INK_LAMP_TLS, INK_LAMP_PUBLIC_URL, INK_LAMP_BACKUPS, INK_LAMP_FRAMES, INK_LAMP_LOG)
   --demo   loads the demo data first, once
   owner    asks for the owner's pass phrase, where nobody has set one
   --reset  asks for another one, and lets all devices out
@@ -92,8 +92,8 @@ async fn serve(with_demo: bool) -> Result<(), String> {
         tracing::info!("demo data loaded");
     }
     let hub = Hub::on(config.database_url.clone());
-    let server = startup::serve(listeners, store, Arc::clone(&hub), site.clone(), Pictures::in_folder(config.pictures), config.backups, 2)
-        .map_err(|e| e.to_string())?;
+    let folders = Folders { pictures: Pictures::in_folder(config.pictures), backups: config.backups, frames: config.frames };
+    let server = startup::serve(listeners, store, Arc::clone(&hub), site.clone(), folders, 2).map_err(|e| e.to_string())?;
     println!("Ink Lamp is at http://127.0.0.1:{port}");
     if site.is_open() {
         println!("Others find it at {}, and sign in there.", site.origin());

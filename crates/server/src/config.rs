@@ -26,6 +26,8 @@ pub struct Config {
     pub backups: Option<Backups>,
     /// `INK_LAMP_PICTURES`: a folder for what is worked out of the sitters in foretold frames, once on each machine; `.data/pictures` where it is left out.
     pub pictures: PathBuf,
+    /// `INK_LAMP_FRAMES`: a folder into which a tethered camera or a card reader writes: what is new in it is taken into the look that was worked on last.
+    pub frames: Option<PathBuf>,
     /// `INK_LAMP_LOG`: `text` or `json`; JSON where it is left out and nobody looks at a terminal.
     pub json_logs: bool,
 }
@@ -83,8 +85,9 @@ impl Config {
             Ok(other) => return Err(format!("INK_LAMP_LOG is {other}. Give text or json.")),
             Err(_) => !std::io::IsTerminal::is_terminal(&std::io::stderr()),
         };
+        let frames = said("INK_LAMP_FRAMES").map(PathBuf::from);
         let pictures = said("INK_LAMP_PICTURES").map_or_else(|| PathBuf::from(".data/pictures"), PathBuf::from);
-        Ok(Self { database_url, port, network, tls, public, owner_file, backups, pictures, json_logs })
+        Ok(Self { database_url, port, network, tls, public, owner_file, backups, pictures, frames, json_logs })
     }
 }
 

@@ -1,6 +1,6 @@
 //! The application on a listener.
 
-use std::{net::TcpListener, sync::Arc, time::Duration};
+use std::{net::TcpListener, path::PathBuf, sync::Arc, time::Duration};
 
 use actix_web::{
     App, HttpServer,
@@ -10,7 +10,7 @@ use actix_web::{
 };
 use ink_lamp_http::{
     backups::Backups, body, door::keeper::Door, guard, heavy::Heavy, hub::Hub, metrics::Metrics, pictures::Pictures, routes::assets,
-    shots::Shots, site::Site,
+    shots::Shots, site::Site, watch::Folder,
 };
 use ink_lamp_store::Store;
 use rustls::ServerConfig;
@@ -38,6 +38,17 @@ impl From<TcpListener> for Listener {
     }
 }
 
+/// What lies in folders of this machine beside the record.
+#[derive(Debug)]
+pub struct Folders {
+    /// The sitters of foretold frames, as they are worked out.
+    pub pictures: Pictures,
+    /// Scheduled backups, where they are made.
+    pub backups: Option<Backups>,
+    /// Where frames come from by themselves, where they do.
+    pub frames: Option<PathBuf>,
+}
+
 /// Serves on listeners until it is stopped by the server's handle; requests under way are finished first. Pages that follow are let go by
 /// [`Hub::close`].
 ///
@@ -47,7 +58,7 @@ impl From<TcpListener> for Listener {
 /// use std::net::TcpListener;
 ///
 /// use ink_lamp_http::{hub::Hub, pictures::Pictures, site::Site};
-/// use ink_lamp_server::startup::serve;
+/// use ink_lamp_server::startup::{Folders, serve};
 /// use ink_lamp_store::testing::fresh_store;
 ///
 /// # fn main() -> Result<(), Box<dyn std::error::Error>> {
@@ -55,7 +66,8 @@ impl From<TcpListener> for Listener {
 ///     let (store, database) = fresh_store().await?;
 ///     let listener = TcpListener::bind("127.0.0.1:0")?;
 ///     let address = listener.local_addr()?;
-///     let server = serve(vec![listener.into()], store, Hub::on(database), Site::here(address.port()), Pictures::in_folder(std::env::temp_dir()), None, 1)?;
+///     let folders = Folders { pictures: Pictures::in_folder(std::env::temp_dir()), backups: None, frames: None };
+///     let server = serve(vec![listener.into()], store, Hub::on(database), Site::here(address.port()), folders, 1)?;
 ///     let stop = server.handle();
 ///     actix_web::rt::spawn(server);
 ///     assert!(reqwest::get(format!("http://{address}/api/health")).await?.status().is_success());
@@ -72,14 +84,19 @@ pub fn serve(
     store: Store,
     hub: Arc<Hub>,
     site: Site,
-    pictures: Pictures,
-    backups: Option<Backups>,
+    folders: Folders,
     workers: usize,
 ) -> std::io::Result<Server> {
+    let Folders { pictures, backups, frames } = folders;
+    let shots = Shots::default();
+    let folder = frames.map(|path| Arc::new(Folder::new(path)));
+    if let Some(folder) = &folder {
+        actix_web::rt::spawn(Arc::clone(folder).watch(store.clone(), shots.clone()));
+    }
+    let (shots, folder) = (web::Data::new(shots), web::Data::new(folder));
     let door = web::Data::new(Door::of(store.clone(), site.clone()));
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
     let (heavy, pictures) = (web::Data::new(Heavy::new()), web::Data::new(pictures));
-    let shots = web::Data::new(Shots::default());
     let metrics = web::Data::new(Metrics::new().map_err(std::io::Error::other)?);
     let backups = web::Data::new(backups);
     let document = openapi::openapi();
@@ -98,6 +115,7 @@ pub fn serve(
                     .app_data(heavy.clone())
                     .app_data(pictures.clone())
                     .app_data(shots.clone())
+                    .app_data(folder.clone())
                     .app_data(metrics.clone())
                     .app_data(backups.clone())
                     .app_data(methods.clone())

@@ -64,6 +64,7 @@ mod tape;
 pub mod testing;
 mod turns;
 mod upgrade;
+mod watched;
 
 pub use accounts::Account;
 pub use audit::AuditLine;
@@ -81,3 +82,4 @@ pub use shares::{LookNumber, Share};
 pub use shot::{FileTold, NamedPatch};
 pub use starts::Offer;
 pub use store::Store;
+pub use watched::WatchedFile;

@@ -34,6 +34,7 @@ fn every_module_names_only_what_stands_below_it() {
         "purge",
         "tape",
         "frames",
+        "watched",
         "upgrade",
         "testing",
     ];

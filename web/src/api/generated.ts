@@ -2677,6 +2677,15 @@ export interface components {
             /** @description As the file says. */
             shot: components["schemas"]["Millimetres"];
         };
+        /** @description How watching a folder goes. */
+        FolderTold: {
+            /** @description The folder's name. */
+            name: string;
+            /** @description Why they do, or what else is wrong. */
+            problem?: string | null;
+            /** @description So many files wait in it. */
+            waiting: number;
+        };
         /**
          * @description Who follows whom.
          * @enum {string}
@@ -4763,6 +4772,7 @@ export interface components {
         Role: "key" | "fill" | "rim" | "hair" | "ground" | "room";
         /** @description The frames of a look. */
         Roll: {
+            folder?: components["schemas"]["FolderTold"] | null;
             /** @description In the order in which they were taken in: the last 500. */
             frames: components["schemas"]["FrameView"][];
             /** @description Where patches are in them, as they were placed last; none where none were. */
@@ -10619,7 +10629,7 @@ export interface operations {
                     "application/json": components["schemas"]["FrameTaken"];
                 };
             };
-            /** @description No JSON, or cut off */
+            /** @description A query that can't be read, or a file that was cut off on its way */
             400: {
                 headers: {
                     [name: string]: unknown;

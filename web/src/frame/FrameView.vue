@@ -80,7 +80,8 @@ const foretoldNow = computed(() => (isShot.value ? small[0]?.frame.value : large
 const shots = useShots(
   () => id,
   isShot,
-  () => foretoldNow.value && named(foretoldNow.value.patches),
+  // Where they are foretold, they come with the picture; nowhere before that.
+  () => (placed.value && !small[0]?.wrong.value ? named(foretoldNow.value?.patches ?? []) : undefined),
 )
 const { frames, shown, hasRoll, inSetup, lit, reading } = shots
 // A frame that comes in is what is looked at next; the first sight of a look is of what will be.
@@ -239,7 +240,14 @@ const commands = frameCommands({
             <template v-if="isShot && shown">
               <b class="font-[650] text-text">{{ inSetup ? `Frame ${inSetup.frame}` : shown.file }}</b>
               {{ shots.told.value || 'Its file does not say how it was exposed.' }}
-              <template v-if="reading?.why">{{ reading.why }}</template></template
+              <template v-if="reading?.why"> {{ reading.why }}</template></template
+            >
+            <template v-if="isShot && shots.folder.value">
+              <br v-if="shown" />Frames come from the folder {{ shots.folder.value.name }}.
+              <template v-if="shots.folder.value.waiting">{{ shots.folder.value.waiting }} wait.</template>
+              <span v-if="shots.folder.value.problem" class="text-warn" role="status">
+                {{ shots.folder.value.problem }}</span
+              ></template
             >
             <template v-else-if="!isShot && large.frame.value && large.frame.value.shown < 0.97"
               >Head and shoulders out of a wider frame.</template

@@ -107,5 +107,6 @@ export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () 
     lit,
     reading,
     hasRoll: roll.there,
+    folder: roll.folder,
   }
 }

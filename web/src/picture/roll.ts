@@ -1,4 +1,4 @@
-import { useDebounceFn } from '@vueuse/core'
+import { useDebounceFn, useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { answered, api, type FrameView, type NamedPatch, type Roll } from '@/api/client'
 import { useBoard } from '@/look/board'
@@ -6,6 +6,8 @@ import { useNotices } from '@/ui/notices'
 
 /** How long the hand rests before patches are kept, milliseconds. */
 const REST = 400
+/** How often it is asked how watching a folder goes, milliseconds: frames that come are told by themselves. */
+const FOLDER = 3000
 
 /** Addresses of a frame's picture, as it is kept and small. */
 export const pictureOf = (id: string) => `/api/frames/${id}/picture`
@@ -38,6 +40,9 @@ export function useRoll() {
     { immediate: true },
   )
 
+  // Where a folder is watched, what waits in it is no change of the look.
+  useIntervalFn(() => roll.value?.folder && of.value && void ask(of.value), FOLDER)
+
   const here = computed(() => (of.value === board.view?.id ? roll.value : undefined))
   const frames = computed<FrameView[]>(() => here.value?.frames ?? [])
   /** As they were placed in this look; none before. */
@@ -61,5 +66,7 @@ export function useRoll() {
     void send(look, now)
   }
 
-  return { frames, patches, keep, failed, there: computed(() => Boolean(here.value)) }
+  const folder = computed(() => here.value?.folder ?? undefined)
+
+  return { frames, patches, keep, folder, failed, there: computed(() => Boolean(here.value)) }
 }

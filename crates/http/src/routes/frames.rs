@@ -1,10 +1,8 @@
 //! Test frames: taken in, listed, shown, measured.
 
-use actix_web::{
-    HttpResponse, get,
-    http::header::{CACHE_CONTROL, CONTENT_ENCODING},
-    post, put, web,
-};
+use std::sync::Arc;
+
+use actix_web::{HttpResponse, get, http::header::CONTENT_ENCODING, post, put, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_light::{list::up_to, ratio::Ratio, refusal::Refusal};
 use ink_lamp_photo::tones::{CLIP, FIRST, Patch, PatchTone, Tones};
@@ -20,6 +18,7 @@ use crate::{
     heavy::Heavy,
     problem::Problem,
     shots::{File, Shots},
+    watch::{Folder, FolderTold},
 };
 
 /// What is said of a file beside itself.
@@ -84,6 +83,9 @@ pub struct Roll {
     frames: Vec<FrameView>,
     /// Where patches are in them, as they were placed last; none where none were.
     patches: Vec<NamedPatch>,
+    /// The folder that frames are taken from, where one is watched.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    folder: Option<FolderTold>,
 }
 
 /// Patches to be remembered.
@@ -140,10 +142,14 @@ fn lit_of(text: &str) -> Result<Lit, Refusal> {
 /// The frames of a look whose pictures are kept.
 #[utoipa::path(operation_id = "roll", tag = "frames", params(("id" = Uuid, Path, description = "The setup")), responses((status = 200, description = "The frames", body = Roll)))]
 #[get("/setups/{id}/frames")]
-pub async fn roll(store: web::Data<Store>, id: Id) -> Result<web::Json<Roll>, Problem> {
+pub async fn roll(store: web::Data<Store>, folder: web::Data<Option<Arc<Folder>>>, id: Id) -> Result<web::Json<Roll>, Problem> {
     let frames = store.frames(id.0).await?;
     let patches = store.patches(id.0).await?;
-    Ok(web::Json(Roll { frames: frames.into_iter().map(FrameView::from).collect(), patches }))
+    Ok(web::Json(Roll {
+        frames: frames.into_iter().map(FrameView::from).collect(),
+        patches,
+        folder: folder.as_ref().as_ref().map(|f| f.told()),
+    }))
 }
 
 /// Remembers where patches are, for the next frames of a look.
@@ -181,13 +187,9 @@ pub async fn show_small(store: web::Data<Store>, id: Id) -> Result<HttpResponse,
     Ok(shown(store.frame_picture(id.0, Size::Small).await?))
 }
 
-/// A picture never changes: who has it need not ask again.
+/// Packed already: packing it again would only keep a worker.
 fn shown(jpeg: Vec<u8>) -> HttpResponse {
-    HttpResponse::Ok()
-        .content_type("image/jpeg")
-        .insert_header((CONTENT_ENCODING, "identity"))
-        .insert_header((CACHE_CONTROL, "private, max-age=31536000, immutable"))
-        .body(jpeg)
+    HttpResponse::Ok().content_type("image/jpeg").insert_header((CONTENT_ENCODING, "identity")).body(jpeg)
 }
 
 /// A round part of a frame.

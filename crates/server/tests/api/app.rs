@@ -1,11 +1,11 @@
 //! The real application on a real PostgreSQL, and what a client does with it.
 
-use std::net::TcpListener;
+use std::{net::TcpListener, path::PathBuf};
 
 use actix_web::dev::ServerHandle;
 use chrono::{TimeDelta, Utc};
 use ink_lamp_http::{door::token, hub::Hub, pictures::Pictures, site::Site};
-use ink_lamp_server::startup;
+use ink_lamp_server::startup::{self, Folders};
 use ink_lamp_store::{Account, DoorRole, Session, Store, testing::fresh_store};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
@@ -45,24 +45,29 @@ impl App {
     /// A server that keeps what is worked out of sitters elsewhere.
     pub async fn with_pictures(folder: std::path::PathBuf) -> Self {
         let (store, url) = fresh_store().await.unwrap();
-        Self::listening(store, url, folder, |site| site)
+        Self::listening(store, url, folder, None, |site| site)
+    }
+
+    /// A server on a database that may have others, which watches a folder of frames.
+    pub fn watching(store: Store, url: String, folder: &std::path::Path) -> Self {
+        Self::listening(store, url, pictures(), Some(folder.to_owned()), |site| site)
     }
 
     /// A server that is found by other names too.
     pub fn found(store: Store, url: String, as_site: impl FnOnce(Site) -> Site) -> Self {
-        Self::listening(store, url, pictures(), as_site)
+        Self::listening(store, url, pictures(), None, as_site)
     }
 
-    fn listening(store: Store, url: String, pictures: std::path::PathBuf, as_site: impl FnOnce(Site) -> Site) -> Self {
+    fn listening(store: Store, url: String, pictures: PathBuf, frames: Option<PathBuf>, as_site: impl FnOnce(Site) -> Site) -> Self {
         let listener = TcpListener::bind("127.0.0.1:0").unwrap();
         let base = format!("http://{}", listener.local_addr().unwrap());
         let site = as_site(Site::here(listener.local_addr().unwrap().port()));
         let (served, database) = (store.clone(), url.clone());
+        let folders = Folders { pictures: Pictures::in_folder(pictures), backups: None, frames };
         let (tell, told) = std::sync::mpsc::channel();
         std::thread::spawn(move || {
             actix_web::rt::System::new().block_on(async {
-                let server =
-                    startup::serve(vec![listener.into()], served, Hub::on(database), site, Pictures::in_folder(pictures), None, 1).unwrap();
+                let server = startup::serve(vec![listener.into()], served, Hub::on(database), site, folders, 1).unwrap();
                 tell.send(server.handle()).unwrap();
                 server.await
             })

@@ -1,8 +1,13 @@
 //! Test frames through the API: taken in once, listed, shown, measured; what their files say against the board.
 
-use std::process::Command;
+use std::{
+    path::{Path, PathBuf},
+    process::Command,
+    time::Duration,
+};
 
 use ink_lamp_photo::{open::Photo, picture::Picture};
+use ink_lamp_store::testing::fresh_store;
 use reqwest::{StatusCode, header};
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -68,7 +73,8 @@ async fn a_frame_is_taken_in_once_and_shown_and_measured() {
     for size in ["picture", "small"] {
         let (status, headers, jpeg) = app.bytes(&format!("/api/frames/{picture}/{size}")).await;
         assert_eq!((status, headers["content-type"].to_str().unwrap()), (StatusCode::OK, "image/jpeg"));
-        assert!(headers["cache-control"].to_str().unwrap().contains("immutable") && !headers.contains_key("content-encoding"));
+        // A device that is let out is left with none.
+        assert!(headers["cache-control"] == "no-store" && !headers.contains_key("content-encoding"));
         assert_eq!(Photo::open(&jpeg).unwrap().width, 96);
     }
     let patches = json!({"patches": [{"x": 0.25, "y": 0.5, "radius": 0.2}, {"x": 0.75, "y": 0.5, "radius": 0.2}]});
@@ -210,6 +216,106 @@ async fn patches_are_remembered_for_the_next_frames_of_the_look() {
     }
     let none = format!("/api/setups/{}/patches", Uuid::now_v7());
     assert_eq!(app.send(reqwest::Method::PUT, &none, Some(json!({"patches": []}))).await.0, StatusCode::NOT_FOUND);
+}
+
+/// A folder of this test, empty.
+fn folder() -> PathBuf {
+    let folder = Path::new(env!("CARGO_TARGET_TMPDIR")).join(Uuid::now_v7().to_string());
+    std::fs::create_dir_all(&folder).unwrap();
+    folder
+}
+
+/// Small frames, each another one.
+fn small(n: usize) -> Vec<u8> {
+    let value = 40 + u8::try_from(n).unwrap();
+    Picture { width: 24, height: 16, values: vec![[value; 3]; 384] }.to_jpeg().unwrap()
+}
+
+/// Waits until it is so, for as long as it takes.
+async fn until(app: &App, look: &str, is_so: impl Fn(&Value) -> bool) -> Value {
+    loop {
+        let (_, roll) = app.get(&format!("/api/setups/{look}/frames")).await;
+        if is_so(&roll) {
+            return roll;
+        }
+        tokio::time::sleep(Duration::from_millis(50)).await;
+    }
+}
+
+fn count(roll: &Value) -> usize {
+    roll["frames"].as_array().unwrap().len()
+}
+
+#[actix_web::test]
+async fn what_a_camera_writes_into_a_folder_is_taken_once_through_restarts() {
+    let (store, url) = fresh_store().await.unwrap();
+    let folder = folder();
+    // There before it was watched: of another day.
+    std::fs::write(folder.join("OLD.jpg"), small(99)).unwrap();
+    tokio::time::sleep(Duration::from_millis(20)).await;
+    let app = App::watching(store.clone(), url.clone(), &folder);
+    let (_, look) = app.begin("Clock mender").await;
+    // Looked into once: from then on files are new.
+    until(&app, &look, |roll| roll["folder"]["name"].is_string()).await;
+    store.watched(&folder.to_string_lossy()).await.unwrap();
+    tokio::time::sleep(Duration::from_millis(20)).await;
+    for n in 0..30 {
+        std::fs::write(folder.join(format!("LOFT{n:04}.jpg")), small(n)).unwrap();
+    }
+    until(&app, &look, |roll| count(roll) >= 5).await;
+    drop(app);
+    // Written while nobody looked, and one that is there twice under two names.
+    std::fs::write(folder.join("LOFT0030.jpg"), small(30)).unwrap();
+    std::fs::write(folder.join("COPY.jpg"), small(3)).unwrap();
+    let app = App::watching(store.clone(), url.clone(), &folder);
+    let roll = until(&app, &look, |roll| count(roll) >= 31 && roll["folder"]["waiting"] == 0).await;
+    let mut names: Vec<_> = roll["frames"].as_array().unwrap().iter().map(|f| f["file"].as_str().unwrap().to_owned()).collect();
+    names.sort();
+    names.dedup();
+    assert_eq!((count(&roll), names.len()), (31, 31), "{names:?}");
+    assert!(!names.contains(&"OLD.jpg".to_owned()));
+    // A third start, with another look that was worked on since: nothing comes again.
+    drop(app);
+    let app = App::watching(store, url, &folder);
+    let (_, other) = app.begin("Net mender").await;
+    std::fs::write(folder.join("NEW.jpg"), small(50)).unwrap();
+    let roll = until(&app, &other, |roll| count(roll) > 0 && roll["folder"]["waiting"] == 0).await;
+    assert_eq!((count(&roll), roll["frames"][0]["file"].as_str()), (1, Some("NEW.jpg")));
+    assert_eq!(count(&app.get(&format!("/api/setups/{look}/frames")).await.1), 31);
+}
+
+#[actix_web::test]
+async fn a_half_written_file_is_waited_for_and_a_folder_that_goes_is_told_and_found_again() {
+    let (store, url) = fresh_store().await.unwrap();
+    let folder = folder();
+    let app = App::watching(store.clone(), url, &folder);
+    // Nothing is open: it waits, and says so.
+    let (sitting, none) = app.begin("Clock mender").await;
+    app.send(reqwest::Method::DELETE, &format!("/api/sittings/{sitting}"), None).await;
+    until(&app, &none, |roll| roll["folder"]["name"].is_string()).await;
+    store.watched(&folder.to_string_lossy()).await.unwrap();
+    tokio::time::sleep(Duration::from_millis(20)).await;
+    let whole = small(7);
+    std::fs::write(folder.join("half.jpg"), &whole[..whole.len() * 2 / 3]).unwrap();
+    std::fs::write(folder.join("being-brought.jpg.part"), &whole).unwrap();
+    std::fs::write(folder.join("notes.txt"), "no picture").unwrap();
+    let waits = |roll: &Value| roll["folder"]["problem"].as_str().is_some_and(|p| p.starts_with("No look was worked on today"));
+    until(&app, &none, waits).await;
+    let (_, look) = app.begin("Net mender").await;
+    let says = |words: &'static str| move |roll: &Value| roll["folder"]["problem"].as_str().is_some_and(|p| p.contains(words));
+    until(&app, &look, |roll| says("half.jpg: The picture is damaged")(roll) || says("notes.txt: This is no picture")(roll)).await;
+    assert_eq!(count(&app.get(&format!("/api/setups/{look}/frames")).await.1), 0);
+    // The rest of it comes.
+    std::fs::write(folder.join("half.jpg"), &whole).unwrap();
+    let roll = until(&app, &look, |roll| count(roll) > 0).await;
+    assert_eq!((count(&roll), roll["frames"][0]["file"].as_str()), (1, Some("half.jpg")));
+    let away = folder.with_extension("away");
+    std::fs::rename(&folder, &away).unwrap();
+    until(&app, &look, says("The folder can't be read")).await;
+    std::fs::rename(&away, &folder).unwrap();
+    std::fs::write(folder.join("again.jpg"), small(8)).unwrap();
+    let roll = until(&app, &look, |roll| count(roll) > 1).await;
+    assert_eq!(count(&roll), 2);
 }
 
 /// A look that is begun from another one has its lights, and none of its frames.

@@ -15,3 +15,5 @@ pub mod setup;
 pub mod share;
 pub mod sitting;
 pub mod tape_entry;
+pub mod watched_file;
+pub mod watched_folder;

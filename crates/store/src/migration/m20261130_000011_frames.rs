@@ -1,4 +1,4 @@
-//! Tables of the frames whose pictures are kept, and of the patches that are remembered for them.
+//! Tables of the frames whose pictures are kept, of the patches that are remembered for them, and of the folders they come from.
 
 use sea_orm_migration::prelude::*;
 
@@ -25,6 +25,18 @@ create table frame_picture (
     picture bytea not null,
     small bytea not null
 );
+create index frame_hash on frame (hash);
+create table watched_folder (
+    folder text primary key,
+    since timestamptz not null default now()
+);
+create table watched_file (
+    folder text not null references watched_folder (folder),
+    name text not null,
+    size bigint not null,
+    changed bigint not null,
+    primary key (folder, name, size, changed)
+);
 create table look_patches (
     setup_id uuid primary key references setup (id),
     patches jsonb not null
@@ -39,7 +51,7 @@ impl MigrationTrait for Migration {
     }
 
     async fn down(&self, manager: &SchemaManager) -> Result<(), DbErr> {
-        manager.get_connection().execute_unprepared("drop table look_patches, frame_picture, frame").await?;
+        manager.get_connection().execute_unprepared("drop table look_patches, watched_file, watched_folder, frame_picture, frame").await?;
         Ok(())
     }
 }

@@ -65,23 +65,26 @@ const large = useForetold(() => {
   const { value: own } = foretoldPatches.asked
   return what && { ...what, marks: marks.value, ...(own ? { patches: own } : {}) }
 })
-/** The two that are not chosen stand small beside it; beside a frame that was shot, what was foretold. */
-const others = computed(() =>
-  isShot.value ? [{ value: 'now' as const, words: 'Foretold' }] : options.value.filter((m) => m.value !== moment.value),
-)
+/** The two moments that are not chosen stand small beside the chosen one; beside a frame that was shot, what was foretold of it. */
+const others = computed(() => (isShot.value ? [] : options.value.filter((m) => m.value !== moment.value)))
 const small = [0, 1].map((n) =>
   useForetold(() => {
     const of = others.value[n]?.value
     return of && wanted(of, 176, 220)
   }),
 )
+const ofShot = useForetold(() => (isShot.value ? wanted('now', 176, 220) : undefined))
+const beside = computed(() =>
+  isShot.value
+    ? [{ words: 'Foretold', its: ofShot }]
+    : others.value.flatMap(({ words }, n) => (small[n] ? [{ words, its: small[n] }] : [])),
+)
 
-const foretoldNow = computed(() => (isShot.value ? small[0]?.frame.value : large.frame.value))
 const shots = useShots(
   () => id,
   isShot,
   // Where they are foretold, they come with the picture; nowhere before that.
-  () => (placed.value && !small[0]?.wrong.value ? named(foretoldNow.value?.patches ?? []) : undefined),
+  () => (placed.value && !ofShot.wrong.value ? named(ofShot.frame.value?.patches ?? []) : undefined),
 )
 const { frames, shown, hasRoll, inSetup, lit, reading } = shots
 // A frame that comes in is what is looked at next; the first sight of a look is of what will be.
@@ -103,7 +106,7 @@ const names = computed(() => patches.value.patches.value.map((p) => p.name))
 const tones = computed(() => names.value.map((_, n) => patches.value.toneOf(n)))
 /** By name: where a place lies in a foretold frame and in one that was shot need not be the same. */
 const foretold = computed(() => {
-  const frame = isShot.value ? foretoldNow.value : undefined
+  const frame = ofShot.frame.value
   const all = (frame?.patches ?? []).flatMap((p) => (p.name && p.tone != null ? [[p.name, p.tone] as const] : []))
   return frame && { frame, tones: new Map(all) }
 })
@@ -267,15 +270,15 @@ const commands = frameCommands({
         </div>
       </section>
       <section v-if="!phone" class="card beside flex min-h-0 flex-col overflow-hidden" aria-label="Beside it">
-        <template v-for="(other, n) in others" :key="other.value">
-          <h2 class="px-3 py-2 font-[650]">{{ other.words }}</h2>
+        <template v-for="{ words, its } in beside" :key="words">
+          <h2 class="px-3 py-2 font-[650]">{{ words }}</h2>
           <FramePicture
             class="flex-1"
-            :frame="small[n]?.frame.value"
-            :drawn="small[n]?.drawn.value"
-            :wrong="small[n]?.wrong.value"
+            :frame="its.frame.value"
+            :drawn="its.drawn.value"
+            :wrong="its.wrong.value"
             :none="placed ? undefined : none"
-            :named="other.words"
+            :named="words"
           />
         </template>
       </section>

@@ -15,7 +15,7 @@ use ink_lamp_formats::exif::{Exif, ExifError};
 use ink_lamp_light::name::is_seen;
 use ink_lamp_photo::{open::Photo, picture::Picture};
 use ink_lamp_sitting::shots::{AsShot, Lit};
-use ink_lamp_store::{FileTold, NewFrame, Size, Store, WatchedFile};
+use ink_lamp_store::{FileTold, NewFrame, Size, Store};
 use sha2::{Digest, Sha256};
 use tokio::{sync::Semaphore, time::timeout};
 use uuid::Uuid;
@@ -112,17 +112,6 @@ impl Shots {
         });
         let frame = read.await.map_err(|error| Problem::broken_off(&error))??;
         Ok(store.take_frame(look, &frame).await?)
-    }
-
-    /// Takes a file of a folder that is watched, unless some look has it already; and remembers that it was.
-    ///
-    /// # Errors
-    /// Where it is no picture, or the look can't be written on.
-    pub async fn take_watched(&self, store: &Store, look: Uuid, file: File, folder: &str, watched: &WatchedFile) -> Result<(), Problem> {
-        if !store.has_file(Sha256::digest(&file.bytes).into()).await? {
-            self.take(store, look, file).await?;
-        }
-        Ok(store.watched_one(folder, watched).await?)
     }
 
     /// The picture of a frame, to be measured.

@@ -15,6 +15,7 @@ use actix_web::web::{self, Bytes};
 use chrono::{DateTime, TimeDelta, Utc};
 use ink_lamp_store::{Store, WatchedFile};
 use serde::Serialize;
+use sha2::{Digest, Sha256};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -193,12 +194,17 @@ async fn take(folder: &Path, name: &str, lies: Lies, look: Uuid, store: &Store, 
         return Err(Some(format!("It is larger than {} MB.", MOST_FILE_BYTES / 1024 / 1024)));
     }
     let path = folder.join(name);
-    let bytes =
-        web::block(move || fs::read(path)).await.map_err(|_| None)?.map_err(|error| Some(format!("It can't be read ({error}).")))?;
-    let file = File { bytes: Bytes::from(bytes), name: name.to_owned(), entry: Uuid::now_v7(), at: Utc::now(), by: None, lit: None };
+    // Reading and hashing so much are no work for those that answer.
+    let read = web::block(move || fs::read(path).map(|bytes| (Sha256::digest(&bytes).into(), bytes))).await.map_err(|_| None)?;
+    let (hash, bytes) = read.map_err(|error| Some(format!("It can't be read ({error}).")))?;
+    // Some look has it already: a copy, or it was taken by hand.
+    if !store.has_file(hash).await.map_err(|_| None)? {
+        let file = File { bytes: Bytes::from(bytes), name: name.to_owned(), entry: Uuid::now_v7(), at: Utc::now(), by: None, lit: None };
+        shots.take(store, look, file).await.map_err(|problem| {
+            let is_its_own = problem.status == 422 || problem.status == 413;
+            is_its_own.then_some(problem.detail)
+        })?;
+    }
     let watched = WatchedFile { name: name.to_owned(), size: lies.0, changed: lies.1 };
-    shots.take_watched(store, look, file, &folder.to_string_lossy(), &watched).await.map_err(|problem| {
-        let is_its_own = problem.status == 422 || problem.status == 413;
-        is_its_own.then_some(problem.detail)
-    })
+    store.watched_one(&folder.to_string_lossy(), &watched).await.map_err(|_| None)
 }

@@ -1,5 +1,7 @@
 //! Frames whose pictures are kept with a look.
 
+use std::collections::HashMap;
+
 use chrono::{DateTime, Utc};
 use ink_lamp_sitting::{
     entry::{Entry, FramePicture, FrameShot},
@@ -17,7 +19,7 @@ use crate::{
     entity::{frame, frame_picture, look_patches, setup, tape_entry},
     error::{Answer, StoreError},
     patience::patiently,
-    record::{NewEntry, missing, with_family},
+    record::{NewEntry, lock, missing, with_family},
     shot::{FileTold, NamedPatch},
     store::{self, Store},
     stored::Stored,
@@ -96,11 +98,7 @@ impl Store {
             Box::pin(async move {
                 let _turn = self.turns.at(look).await?;
                 let tx = self.db.begin().await?;
-                let id = setup::Entity::find_by_id(look).select_only().column(setup::Column::Id);
-                let locked: Option<Uuid> = id.lock_exclusive().into_tuple().one(&tx).await?;
-                if locked.is_none() {
-                    return Err(missing(&tx, look).await?);
-                }
+                lock(&tx, look).await?;
                 let same = frame::Entity::find().filter(frame::Column::SetupId.eq(look)).filter(frame::Column::Hash.eq(new.hash.to_vec()));
                 let before: Option<Uuid> = same.select_only().column(frame::Column::Id).into_tuple().one(&tx).await?;
                 if let Some(id) = before
@@ -132,13 +130,9 @@ impl Store {
         patiently(move || {
             Box::pin(async move {
                 let on_tape = standing(&self.db, look).await?;
-                let rows =
-                    frame::Entity::find().filter(frame::Column::Id.is_in(on_tape.iter().map(|(_, _, id)| *id))).all(&self.db).await?;
-                let frame = |(entry, at, id): &(Uuid, DateTime<Utc>, Uuid)| {
-                    let row = rows.iter().find(|row| row.id == *id)?.clone();
-                    Some(read(row, *entry, *at))
-                };
-                on_tape.iter().filter_map(frame).collect()
+                let kept = frame::Entity::find().filter(frame::Column::Id.is_in(on_tape.iter().map(|(_, _, id)| *id)));
+                let mut rows: HashMap<Uuid, frame::Model> = kept.all(&self.db).await?.into_iter().map(|row| (row.id, row)).collect();
+                on_tape.into_iter().filter_map(|(entry, at, id)| Some(read(rows.remove(&id)?, entry, at))).collect()
             })
         })
     }

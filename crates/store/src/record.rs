@@ -137,6 +137,13 @@ pub(crate) async fn with_family(db: &impl ConnectionTrait, id: Uuid) -> Result<(
     }
 }
 
+/// Locks a setup's row against other writers. Only that: the row itself comes with its family, once no other writer can change it.
+pub(crate) async fn lock(db: &impl ConnectionTrait, id: Uuid) -> Result<(), StoreError> {
+    let row = setup::Entity::find_by_id(id).select_only().column(setup::Column::Id);
+    let locked: Option<Uuid> = row.lock_exclusive().into_tuple().one(db).await?;
+    if locked.is_some() { Ok(()) } else { Err(missing(db, id).await?) }
+}
+
 /// Why there is no such setup.
 pub(crate) async fn missing(db: &impl ConnectionTrait, id: Uuid) -> Result<StoreError, StoreError> {
     let gone = forgotten::Entity::find_by_id(id).one(db).await?;

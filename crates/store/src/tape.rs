@@ -16,7 +16,7 @@ use crate::{
     entity::{entry_effect, setup, tape_entry},
     error::{Answer, StoreError},
     patience::patiently,
-    record::{Appended, NewEntry, TapeItem, TapePart, missing, record_of, with_family},
+    record::{Appended, NewEntry, TapeItem, TapePart, lock, record_of, with_family},
     state::replayed,
     store::{self, Store},
     stored::Stored,
@@ -33,12 +33,7 @@ impl Store {
             Box::pin(async move {
                 let _turn = self.turns.at(setup).await?;
                 let tx = self.db.begin().await?;
-                // Only locked here: the row itself comes with its family, once no other writer can change it.
-                let id = setup::Entity::find_by_id(setup).select_only().column(setup::Column::Id);
-                let locked: Option<Uuid> = id.lock_exclusive().into_tuple().one(&tx).await?;
-                if locked.is_none() {
-                    return Err(missing(&tx, setup).await?);
-                }
+                lock(&tx, setup).await?;
                 let (sitting, mut looks) = with_family(&tx, setup).await?;
                 match append_to_family(&tx, setup, &sitting, &mut looks, new).await {
                     Ok(()) => {

@@ -19,8 +19,8 @@ pub(super) fn line(shot: &FrameShot, did: &Effect) -> TapeLine {
         (None, None, Some(lit)) => lit,
         (None, None, None) => "shot".to_owned(),
     };
-    let tail = picture.map_or_else(|| tail.clone(), |p| [tail.as_str(), &as_shot(p.as_shot)].join(" ").trim_end().to_owned());
-    TapeLine::new(TapeKind::Frame, None, vec![text(format!("Frame {}", did.frames))], tail)
+    let settings = picture.map(|p| as_shot(p.as_shot)).unwrap_or_default();
+    TapeLine::new(TapeKind::Frame, None, vec![text(format!("Frame {}", did.frames))], format!("{tail} {settings}").trim_end())
 }
 
 pub(super) fn said(said: &FrameSaid, did: &Effect) -> TapeLine {

@@ -204,6 +204,8 @@ impl Setup {
     }
 }
 
-pub(super) fn unknown(id: &LightId) -> Refusal {
+/// No light of a setup is called so.
+#[must_use]
+pub fn unknown(id: &LightId) -> Refusal {
     Refusal::new("light", format!("No light is called {id} in this setup."))
 }

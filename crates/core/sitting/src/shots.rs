@@ -4,7 +4,7 @@ use ink_lamp_light::{
     list::up_to,
     measure::Millimetres,
     meter::Exposure,
-    scale::{Aperture, Iso, ShutterTime},
+    scale::{Aperture, Iso, ShutterTime, Stops},
 };
 use serde::{Deserialize, Deserializer, Serialize};
 use uuid::Uuid;
@@ -13,6 +13,9 @@ use crate::role::LightId;
 
 /// How many frames a setup keeps in mind: one for each light, one without flash, one of all, and some that were shot since. The look's roll holds all.
 pub const MOST_SHOTS: usize = 16;
+
+/// Of how many lights a frame remembers that they were changed: more names than a look ever has.
+pub(crate) const MOST_CHANGED: usize = 32;
 
 /// Which lights were on in a frame.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -59,6 +62,17 @@ impl AsShot {
     }
 }
 
+/// What a light was set to when a frame was shot.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SetAt {
+    /// The light.
+    pub light: LightId,
+    /// Its power, stops below full.
+    pub power: Stops,
+}
+
 /// A frame whose picture is kept.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -77,6 +91,22 @@ pub struct Shot {
     /// It was meant to be exposed as it is, though the camera here is set otherwise.
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub meant: bool,
+    /// What each light was set to then, as far as that was known.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "up_to::<_, _, 8>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 8))]
+    pub set: Vec<SetAt>,
+    /// Lights that do something else to the face by now than they did then, whatever they are set to: moved, another unit, another modifier.
+    #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "up_to::<_, _, MOST_CHANGED>")]
+    #[cfg_attr(feature = "schema", schema(max_items = 32))]
+    pub changed: Vec<LightId>,
+}
+
+impl Shot {
+    /// What a light was set to, stops below full.
+    #[must_use]
+    pub fn power_of(&self, light: &LightId) -> Option<Stops> {
+        self.set.iter().find(|set| set.light == *light).map(|set| set.power)
+    }
 }
 
 /// Deserialises frames: at most [`MOST_SHOTS`].

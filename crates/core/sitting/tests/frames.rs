@@ -101,3 +101,42 @@ fn the_last_frames_are_kept_in_mind_and_stay_with_their_look() {
     let copy = then(&Setup::default(), json!({"start": {"from": "there", "setup": many}}));
     assert!(copy.shots.is_empty() && copy.frames == many.frames);
 }
+
+/// What a frame of one light tells holds while that light only turns its dial: the frame keeps what it was set to, and who was changed otherwise.
+#[test]
+fn a_frame_keeps_what_lights_were_set_to_and_which_were_changed_since() {
+    let unit = json!({"unit": taper(256, "tenths")});
+    let shot = then(&lit(), frame(0, json!({"alone": "key"})));
+    let power = |setup: &Setup, n: usize, of: usize| setup.shots[n].power_of(&setup.lights[of].id).map(|p| p.get());
+    assert_eq!((power(&shot, 0, 0), power(&shot, 0, 1), power(&shot, 0, 2)), (Some(-3.0), Some(-3.0), None));
+    let turned = then(&shot, json!({"dial": {"light": "key", "dial": "1/32"}}));
+    let again = then(&turned, frame(1, json!({"alone": "key"})));
+    assert_eq!((power(&again, 0, 0), power(&again, 1, 0)), (Some(-3.0), Some(-5.0)));
+    // A unit and a distance that are said for the first time are no change; another one is, for the frames from before it.
+    let described = after(
+        &again,
+        [
+            light("rim", &unit),
+            json!({"light": {"light": "fill", "role": "fill", "distance": 2.0, "unit": taper(256, "tenths"), "dial": "1/8"}}),
+        ],
+    );
+    assert!(described.shots.iter().all(|s| s.changed.is_empty()));
+    let moved = json!({"light": {"light": "fill", "role": "fill", "distance": 2.5, "unit": taper(256, "tenths"), "dial": "1/8"}});
+    let moved = after(&described, [moved.clone(), frame(2, json!("all")), moved]);
+    let changed: Vec<Vec<&str>> = moved.shots.iter().map(|s| s.changed.iter().map(|id| id.as_str()).collect()).collect();
+    assert_eq!(changed, [vec!["fill"], vec!["fill"], vec![]]);
+    let placed = |x: f64| json!({"placed": {"light": "key", "place": {"at": {"x": x, "y": 1.8, "z": 1.0}}}});
+    let placed = after(&moved, [placed(-1.0), placed(-1.2)]);
+    assert_eq!(placed.shots[2].changed.len(), 1);
+    // The sitter moved: no frame lies on another any more.
+    let away = after(
+        &placed,
+        [
+            json!({"studio": {"sitter": {"face": 1.25, "facing": 0, "chin": 0}, "camera": {"at": {"x": 0.0, "y": 1.5, "z": 3.0}, "aim": 1.4, "upright": true}}}),
+            json!({"sitter_moved": {"x": 0.0, "z": 0.2}}),
+        ],
+    );
+    assert_eq!(away.shots[2].changed.len(), away.lights.len());
+    // It is read again as it was written.
+    assert_eq!(serde_json::from_value::<Setup>(serde_json::to_value(&away).unwrap()).unwrap(), away);
+}

@@ -138,7 +138,7 @@ impl Setup {
                 continue;
             };
             let said = self.model(light, &now).av_100 - before.model(was, &then).av_100 - carried.get();
-            let (dial, moved) = (light.dial, has_moved(was, light));
+            let (dial, moved) = (light.dial, light.has_moved(was));
             for part in self.seen.iter_mut().flat_map(|s| &mut s.parts).filter(|p| p.light == id) {
                 if was.dial.is_none() {
                     part.dial = part.dial.or(dial);
@@ -183,11 +183,3 @@ impl Light {
 
 /// Twenty times as likely, as a logarithm.
 const FAR_LIKELIER: f64 = 3.0;
-
-/// Whether a light stands elsewhere than before.
-fn has_moved(was: &Light, is: &Light) -> bool {
-    let distance = was.distance.zip(is.distance).is_some_and(|(a, b)| a != b);
-    let angle = was.rig.angle.zip(is.rig.angle).is_some_and(|(a, b)| a != b);
-    let place = was.place.zip(is.place).is_some_and(|(a, b)| a != b);
-    distance || angle || place
-}

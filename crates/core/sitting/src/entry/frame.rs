@@ -5,10 +5,11 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use crate::{
+    light::Light,
     role::LightId,
     room::{FrameSeen, NoFlash},
     setup::{Setup, unknown},
-    shots::{AsShot, Lit, MOST_SHOTS, Shot},
+    shots::{AsShot, Lit, MOST_CHANGED, MOST_SHOTS, SetAt, Shot},
 };
 
 /// A frame was shot.
@@ -58,6 +59,36 @@ pub struct FrameSaid {
     pub meant: bool,
 }
 
+impl Light {
+    /// Whether it does something else to the face than before, whatever its dial says. What was not known before is described, not changed.
+    fn is_changed(&self, was: &Self) -> bool {
+        let worn = was.worn_id().is_some_and(|before| self.worn_id().as_ref() != Some(&before));
+        let shape = was.rig.shape.is_some() && self.rig.shape != was.rig.shape;
+        let before_it = self.rig.grid != was.rig.grid || self.rig.gels != was.rig.gels;
+        self.is_other_unit(was) || self.has_moved(was) || worn || shape || before_it
+    }
+}
+
+impl Setup {
+    /// What each light is set to, as far as that is known.
+    fn set_at(&self) -> Vec<SetAt> {
+        self.lights.iter().filter_map(|light| Some(SetAt { light: light.id.clone(), power: light.power()? })).collect()
+    }
+
+    /// Frames keep in mind which lights were changed since.
+    pub(super) fn keep_shots(&mut self, before: &Self) {
+        // The studio is told from the sitter: whether the sitter moves or the camera, no frame lies on another any more.
+        let turned = before.studio.as_ref().is_some_and(|was| was.camera.at != self.studio().camera.at);
+        let is_changed = |was: &&Light| turned || self.light(&was.id).is_none_or(|is| is.is_changed(was));
+        let changed: Vec<LightId> = before.lights.iter().filter(is_changed).map(|light| light.id.clone()).collect();
+        for shot in &mut self.shots {
+            let fresh: Vec<&LightId> = changed.iter().filter(|id| !shot.changed.contains(id)).collect();
+            let room = MOST_CHANGED.saturating_sub(shot.changed.len());
+            shot.changed.extend(fresh.into_iter().take(room).cloned());
+        }
+    }
+}
+
 impl Setup {
     pub(super) fn shoot(&mut self, shot: &FrameShot) -> Result<(), Refusal> {
         let lit = shot.picture.as_ref().and_then(|picture| picture.lit.as_ref());
@@ -83,7 +114,9 @@ impl Setup {
             if self.shots.len() == MOST_SHOTS {
                 self.shots.remove(0);
             }
-            self.shots.push(Shot { picture: *id, frame: self.frames, as_shot: *as_shot, lit: lit.clone(), meant: false });
+            let set = self.set_at();
+            let (as_shot, lit) = (*as_shot, lit.clone());
+            self.shots.push(Shot { picture: *id, frame: self.frames, as_shot, lit, meant: false, set, changed: Vec::new() });
         }
         Ok(())
     }

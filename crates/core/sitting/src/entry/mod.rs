@@ -287,6 +287,9 @@ impl Setup {
         }
         if entry.is_about_lights() {
             next.keep_evidence(self);
+            if !next.shots.is_empty() {
+                next.keep_shots(self);
+            }
         }
         if !next.checks.is_empty() {
             next.keep_checks(self);

@@ -143,6 +143,15 @@ impl Light {
         before.unit.is_some() && (self.unit != before.unit || pieces.is_some_and(|(now, then)| now.unit != then.unit))
     }
 
+    /// Whether it stands elsewhere than before.
+    #[must_use]
+    pub fn has_moved(&self, was: &Self) -> bool {
+        let distance = was.distance.zip(self.distance).is_some_and(|(a, b)| a != b);
+        let angle = was.rig.angle.zip(self.rig.angle).is_some_and(|(a, b)| a != b);
+        let place = was.place.zip(self.place).is_some_and(|(a, b)| a != b);
+        distance || angle || place
+    }
+
     /// Stops below full, where the dial is known.
     #[must_use]
     pub fn power(&self) -> Option<Stops> {

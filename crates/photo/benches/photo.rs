@@ -5,6 +5,7 @@ use std::time::Duration;
 
 use criterion::{Criterion, criterion_group, criterion_main};
 use ink_lamp_photo::{
+    mixed::layers::{Layers, Source},
     open::Photo,
     picture::Picture,
     tones::{Patch, PatchTone, Tones},
@@ -38,5 +39,31 @@ fn photo(c: &mut Criterion) {
     group.finish();
 }
 
-criterion_group!(benches, photo);
+/// Six lights and the room at 960 × 1200: what follows the hand on a dial.
+fn mixed(c: &mut Criterion) {
+    let frames: Vec<Picture> = (0..7).map(|n| frame(960 + n, 1200 + n).within(1200)).collect();
+    let alone = |picture| Source { picture, factors: (1.0, 1.0) };
+    let sources: Vec<Source> = frames[1..].iter().map(alone).collect();
+    let mut group = c.benchmark_group("mixed");
+    group.measurement_time(Duration::from_secs(8));
+    let layers = Layers::of(Some((&frames[0], 1.0)), &sources, None).unwrap();
+    let patches: Vec<Patch> = (0..9).map(|n| Patch { x: n as f32 / 10.0, y: 0.5, radius: 0.02 }).collect();
+    let mut turned = 0u8;
+    group.bench_function("six lights at 960 x 1200, picture and numbers", |b| {
+        b.iter(|| {
+            turned = turned.wrapping_add(1);
+            let mixed = layers.picture(&[1.0, 0.7, 0.4 + f32::from(turned) / 512.0, 0.2, 0.3, 0.1, 0.2]);
+            (Tones::of(&mixed), PatchTone::of_all(&mixed, &patches), layers.sums(&patches))
+        });
+    });
+    let mix = layers.picture(&[0.3; 7]);
+    group.bench_function("its JPEG", |b| b.iter(|| mix.to_jpeg_for_screens().unwrap()));
+    group.sample_size(10);
+    group.bench_function("seven frames taken apart", |b| {
+        b.iter(|| Layers::of(Some((&frames[0], 1.0)), &sources, Some(&frames[1])).unwrap())
+    });
+    group.finish();
+}
+
+criterion_group!(benches, photo, mixed);
 criterion_main!(benches);

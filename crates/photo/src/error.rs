@@ -21,6 +21,9 @@ pub enum PhotoError {
     /// It can't be read to its end.
     #[error("The picture is damaged, or was cut off: {0}.")]
     Damaged(String),
+    /// Frames that are to be mixed have different shapes.
+    #[error("A frame of {0} × {1} pixels does not lie on one of {2} × {3}. Shoot all frames of a mix alike, and load them alike.")]
+    Shape(usize, usize, usize, usize),
     /// Its values are of a kind that is not read.
     #[error("Pictures of {0} are not read. Save it in RGB or grey, with 8 or 16 bits a colour.")]
     Values(String),

@@ -8,6 +8,7 @@
 //! - [`tones`]: how its tones are spread, and those of its patches.
 
 pub mod error;
+pub mod mixed;
 pub mod open;
 pub mod picture;
 mod preview;

@@ -2,12 +2,13 @@
 
 use image::{ImageDecoder, ImageFormat, codecs::jpeg::JpegDecoder};
 use jpeg_encoder::{ColorType, Encoder, SamplingFactor};
+use rayon::prelude::*;
 use std::io::Cursor;
 
 use crate::{
     error::PhotoError,
     reduce::{Rows, fitting, reduced},
-    srgb::{OF_8_BITS, value},
+    srgb::{LUMINANCE, OF_8_BITS, value},
 };
 
 /// A picture: sRGB, 8 bits a colour, upright.
@@ -27,14 +28,34 @@ impl Picture {
     /// # Errors
     /// Where it is larger than a JPEG can be.
     pub fn to_jpeg(&self) -> Result<Vec<u8>, PhotoError> {
+        self.jpeg(95, SamplingFactor::F_1_1)
+    }
+
+    fn jpeg(&self, quality: u8, colours: SamplingFactor) -> Result<Vec<u8>, PhotoError> {
         let side = |n: usize| u16::try_from(n).map_err(|_| PhotoError::Damaged(format!("{n} pixels are more than a JPEG has")));
         let mut bytes = Vec::new();
-        let mut encoder = Encoder::new(&mut bytes, 95);
-        encoder.set_sampling_factor(SamplingFactor::F_1_1);
+        let mut encoder = Encoder::new(&mut bytes, quality);
+        encoder.set_sampling_factor(colours);
         encoder
             .encode(self.values.as_flattened(), side(self.width)?, side(self.height)?, ColorType::Rgb)
             .map_err(|error| PhotoError::Damaged(error.to_string()))?;
         Ok(bytes)
+    }
+
+    /// As a JPEG that is looked at and not measured: small and soon, for a picture that the next one follows.
+    ///
+    /// # Errors
+    /// Where it is larger than a JPEG can be.
+    pub fn to_jpeg_for_screens(&self) -> Result<Vec<u8>, PhotoError> {
+        self.jpeg(90, SamplingFactor::F_2_2)
+    }
+
+    /// In one grey: the luminance of each pixel.
+    #[must_use]
+    pub fn grey(&self) -> Self {
+        let table = &*OF_8_BITS;
+        let grey = |v: &[u8; 3]| [value((0..3).map(|c| LUMINANCE[c] * table[usize::from(v[c])]).sum()); 3];
+        Self { values: self.values.par_iter().map(grey).collect(), ..*self }
     }
 
     /// No longer than `longest` pixels a side: each pixel is the mean of the light that falls into it.

@@ -19,13 +19,36 @@ pub(crate) static OF_8_BITS: LazyLock<[f32; 256]> = LazyLock::new(|| std::array:
 /// The light behind each of 65,536 values.
 pub(crate) static OF_16_BITS: LazyLock<Vec<f32>> = LazyLock::new(|| (0..=u16::MAX).map(|v| decoded(f32::from(v) / 65535.0)).collect());
 
-/// The value of each of 65,536 steps of light: a step is a twentieth of a value where values lie closest.
+/// The last of 16,384 steps of light: a step is a fifth of a value where values lie closest, and all of them lie in a processor's nearest memory.
+const LAST: u16 = 0x3fff;
+
+/// The value of each step.
 static TO_8_BITS: LazyLock<Vec<u8>> =
-    LazyLock::new(|| (0..=u16::MAX).map(|step| (encoded(f32::from(step) / 65535.0) * 255.0).round() as u8).collect());
+    LazyLock::new(|| (0..=LAST).map(|step| (encoded(f32::from(step) / f32::from(LAST)) * 255.0).round() as u8).collect());
+
+/// The step of light: what lies outside comes to the end. Told by adding a number whose neighbours are one apart, which rounds, as casts check for more
+/// than can be.
+#[inline(always)]
+fn step(light: f32) -> u16 {
+    const WHOLE: f32 = (1 << 23) as f32;
+    ((light.clamp(0.0, 1.0) * f32::from(LAST) + WHOLE).to_bits() & u32::from(LAST)) as u16
+}
 
 /// The value of 0 to 255 of light.
 pub(crate) fn value(light: f32) -> u8 {
-    TO_8_BITS[(light.clamp(0.0, 1.0) * 65535.0).round() as usize]
+    TO_8_BITS[usize::from(step(light))]
+}
+
+/// The same of many at once; `steps` is room for as many.
+#[inline(always)]
+pub(crate) fn values(light: &[f32], steps: &mut [u16], values: &mut [u8]) {
+    for (step, light) in steps.iter_mut().zip(light) {
+        *step = self::step(*light);
+    }
+    let table = &**TO_8_BITS;
+    for (value, step) in values.iter_mut().zip(steps) {
+        *value = table[usize::from(*step & LAST)];
+    }
 }
 
 /// The share of the luminance that each colour has.
@@ -42,5 +65,9 @@ mod tests {
             assert_eq!(super::value(OF_8_BITS[usize::from(value)]), value);
         }
         assert!((LUMINANCE.iter().sum::<f32>() - 1.0).abs() < 1e-6);
+        assert_eq!((super::value(-1.0), super::value(7.0), super::value(f32::NAN)), (0, 255, 0));
+        let mut many = [0; 3];
+        values(&[0.18, -0.5, 2.0], &mut [0; 3], &mut many);
+        assert_eq!(many, [118, 0, 255]);
     }
 }

@@ -3,7 +3,10 @@
 //! Until a camera's own curve is known, a picture's values are taken as plain sRGB: cameras bend them, so a tone is sure to a third of a stop only
 //! (common practice, no source).
 
+use std::sync::LazyLock;
+
 use ink_lamp_light::ambient::BLACK;
+use rayon::prelude::*;
 
 use crate::{
     picture::Picture,
@@ -36,6 +39,27 @@ pub struct Patch {
     pub y: f32,
     /// Its radius, as a share of its height.
     pub radius: f32,
+}
+
+impl Patch {
+    /// The pixels of a frame whose middle lies within it, at least the one that its own middle lies in; by their places, row by row.
+    pub(crate) fn pixels(self, (width, height): (usize, usize)) -> Vec<usize> {
+        let (x, y, radius) = (self.x * width as f32, self.y * height as f32, self.radius * height as f32);
+        let within = |middle: f32, size: usize| {
+            let first = (middle - radius - 0.5).ceil().max(0.0) as usize;
+            let end = ((middle + radius + 0.5).ceil().max(0.0) as usize).min(size);
+            first.min(end)..end
+        };
+        let is_within = |column: usize, row: usize| (column as f32 + 0.5 - x).hypot(row as f32 + 0.5 - y) <= radius;
+        let columns = within(x, width);
+        let of_row = |row: usize| columns.clone().filter(move |column| is_within(*column, row)).map(move |column| row * width + column);
+        let pixels: Vec<usize> = within(y, height).flat_map(of_row).collect();
+        if !pixels.is_empty() {
+            return pixels;
+        }
+        let inside = |at: f32, size: usize| (at.max(0.0) as usize).min(size.saturating_sub(1));
+        vec![inside(y, height) * width + inside(x, width)]
+    }
 }
 
 /// The tone of a patch.
@@ -71,26 +95,53 @@ fn light(values: [u8; 3]) -> f32 {
     (0..3).map(|c| LUMINANCE[c] * table[usize::from(values[c])]).sum()
 }
 
-fn clips(values: [u8; 3]) -> bool {
-    values.iter().any(|v| *v >= CLIPS)
+pub(crate) fn clips(values: [u8; 3]) -> bool {
+    values[0].max(values[1]).max(values[2]) >= CLIPS
 }
 
 /// A tone in stops over mid-grey; nothing of no light.
-fn stops(light: f32) -> Option<f32> {
+pub(crate) fn stops(light: f32) -> Option<f32> {
     (light > 0.0).then(|| (light / MID_GREY).log2())
 }
+
+/// Light is counted in so many steps: the least that a value of a screen differs from the next is twenty of them.
+const STEPS: u32 = 65_535;
+
+/// In which tenth of a histogram each step lies: a logarithm a pixel would take longer than all the rest.
+static TENTH_OF: LazyLock<Vec<u8>> = LazyLock::new(|| {
+    let tenth = |step: u32| stops(step as f32 / STEPS as f32).map_or(0.0, |tone| ((tone - FIRST) * 10.0).floor());
+    (0..=STEPS + 1).map(|step| (tenth(step).max(0.0) as u8).min(TENTHS as u8 - 1)).collect()
+});
+
+/// The steps of each value of each colour, as it counts for the whole.
+static STEPS_OF: LazyLock<[[u32; 256]; 3]> = LazyLock::new(|| {
+    let steps = |c: usize, v: usize| (LUMINANCE[c] * OF_8_BITS[v] * STEPS as f32).round() as u32;
+    std::array::from_fn(|c| std::array::from_fn(|v| steps(c, v)))
+});
+
+/// So many pixels are counted in one go.
+const AT_ONCE: usize = 16_384;
 
 impl Tones {
     /// Of a picture.
     #[must_use]
     pub fn of(picture: &Picture) -> Self {
-        let mut counts = [0u32; TENTHS];
-        let mut clipped = 0u32;
-        for values in &picture.values {
-            let tenth = stops(light(*values)).map_or(0.0, |tone| ((tone - FIRST) * 10.0).floor());
-            counts[(tenth.max(0.0) as usize).min(TENTHS - 1)] += 1;
-            clipped += u32::from(clips(*values));
-        }
+        let (tenths, steps) = (&**TENTH_OF, &*STEPS_OF);
+        let count = |pixels: &[[u8; 3]]| {
+            // Two counts side by side: neighbours are most often alike, and one would wait for the other.
+            let (mut counts, mut clipped) = ([[0u32; 256]; 2], 0u32);
+            for (n, values) in pixels.iter().enumerate() {
+                let step: u32 = (0..3).map(|c| steps[c][usize::from(values[c])]).sum();
+                counts[n & 1][usize::from(tenths[step as usize])] += 1;
+                clipped += u32::from(clips(*values));
+            }
+            (std::array::from_fn(|n| counts[0][n] + counts[1][n]), clipped)
+        };
+        let added = |(mut counts, clipped): ([u32; TENTHS], u32), (more, clip): ([u32; TENTHS], u32)| {
+            counts.iter_mut().zip(more).for_each(|(sum, n)| *sum += n);
+            (counts, clipped + clip)
+        };
+        let (counts, clipped) = picture.values.par_chunks(AT_ONCE).map(count).reduce(|| ([0u32; TENTHS], 0), added);
         let all = picture.values.len().max(1) as f32;
         let dark = ((BLACK.get() as f32 - FIRST) * 10.0).round() as usize;
         let black: u32 = counts[..dark].iter().sum();
@@ -112,24 +163,8 @@ impl PatchTone {
     /// Of a patch: the mean light of the pixels whose middle lies within it, at least of the one that its own middle lies in.
     #[must_use]
     pub fn of(picture: &Picture, patch: Patch) -> Self {
-        let (width, height) = (picture.width as f32, picture.height as f32);
-        let (x, y, radius) = (patch.x * width, patch.y * height, patch.radius * height);
-        let within = |middle: f32, size: usize| {
-            let first = (middle - radius - 0.5).ceil().max(0.0) as usize;
-            let end = ((middle + radius + 0.5).ceil().max(0.0) as usize).min(size);
-            first.min(end)..end
-        };
-        let columns = within(x, picture.width);
-        let is_within = |column: usize, row: usize| (column as f32 + 0.5 - x).hypot(row as f32 + 0.5 - y) <= radius;
-        let mut values: Vec<[u8; 3]> = Vec::new();
-        for row in within(y, picture.height) {
-            let of_row = &picture.values[row * picture.width..][..picture.width];
-            values.extend(columns.clone().filter(|column| is_within(*column, row)).map(|column| of_row[column]));
-        }
-        let inside = |at: f32, size: usize| (at.max(0.0) as usize).min(size.saturating_sub(1));
-        if values.is_empty() {
-            values.extend(picture.values.get(inside(y, picture.height) * picture.width + inside(x, picture.width)));
-        }
+        let values: Vec<[u8; 3]> =
+            patch.pixels((picture.width, picture.height)).into_iter().filter_map(|i| picture.values.get(i)).copied().collect();
         let pixels = values.len();
         let count = pixels.max(1) as f64;
         let light = |values: &[u8; 3]| f64::from(light(*values));
@@ -141,6 +176,12 @@ impl PatchTone {
         let clipped = values.iter().filter(|v| clips(**v)).count() as f64 / count;
         let by_chance = by_chance as f32;
         Self { tone: stops(mean as f32), sure: UNTAUGHT.hypot(by_chance), by_chance, clipped: clipped as f32, pixels }
+    }
+
+    /// Of patches, in their order.
+    #[must_use]
+    pub fn of_all(picture: &Picture, patches: &[Patch]) -> Vec<Self> {
+        patches.par_iter().map(|patch| Self::of(picture, *patch)).collect()
     }
 
     /// How far another patch of the same surface lies under this one, and how sure that is: what the surface throws back falls out. Nothing where

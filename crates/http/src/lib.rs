@@ -6,6 +6,7 @@
 //! - [`guard`]: who may ask, how long, and the headers on every answer;
 //! - [`heavy`]: answers that take long, off the workers; [`pictures`]: the foretold frames' sitters and easels;
 //! - [`shots`]: test frames on their way in, and the pictures that are measured; [`watch`]: the folder that they come from;
+//! - [`mixes`]: frames of one light each, taken apart and at hand;
 //! - [`hub`]: word of changes, to every open page;
 //! - [`metrics`]: what is counted of its work; [`backups`]: the folder of scheduled backups, as the server sees it;
 //! - [`routes`]: one file a noun.
@@ -17,6 +18,7 @@ pub mod guard;
 pub mod heavy;
 pub mod hub;
 pub mod metrics;
+pub mod mixes;
 pub mod objects;
 pub mod pictures;
 mod plain;

@@ -9,8 +9,8 @@ use actix_web::{
     web,
 };
 use ink_lamp_http::{
-    backups::Backups, body, door::keeper::Door, guard, heavy::Heavy, hub::Hub, metrics::Metrics, pictures::Pictures, routes::assets,
-    shots::Shots, site::Site, watch::Folder,
+    backups::Backups, body, door::keeper::Door, guard, heavy::Heavy, hub::Hub, metrics::Metrics, mixes::Mixes, pictures::Pictures,
+    routes::assets, shots::Shots, site::Site, watch::Folder,
 };
 use ink_lamp_store::Store;
 use rustls::ServerConfig;
@@ -96,7 +96,7 @@ pub fn serve(
     let (shots, folder) = (web::Data::new(shots), web::Data::new(folder));
     let door = web::Data::new(Door::of(store.clone(), site.clone()));
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
-    let (heavy, pictures) = (web::Data::new(Heavy::new()), web::Data::new(pictures));
+    let (heavy, pictures, mixes) = (web::Data::new(Heavy::new()), web::Data::new(pictures), web::Data::new(Mixes::default()));
     let metrics = web::Data::new(Metrics::new().map_err(std::io::Error::other)?);
     let backups = web::Data::new(backups);
     let document = openapi::openapi();
@@ -115,6 +115,7 @@ pub fn serve(
                     .app_data(heavy.clone())
                     .app_data(pictures.clone())
                     .app_data(shots.clone())
+                    .app_data(mixes.clone())
                     .app_data(folder.clone())
                     .app_data(metrics.clone())
                     .app_data(backups.clone())

@@ -58,7 +58,7 @@ impl Right {
 pub type Route = (&'static str, &'static str, Right);
 
 /// Every route of the API.
-pub const ROUTES: [Route; 61] = [
+pub const ROUTES: [Route; 62] = [
     ("GET", "/api/health", Right::Come),
     ("GET", "/api/me", Right::Come),
     ("POST", "/api/session", Right::Come),
@@ -84,6 +84,7 @@ pub const ROUTES: [Route; 61] = [
     ("POST", "/api/study", Right::Look),
     ("POST", "/api/check", Right::Look),
     ("POST", "/api/foretold", Right::Look),
+    ("POST", "/api/mixed", Right::Look),
     ("GET", "/api/setups/{id}/frames", Right::Look),
     ("GET", "/api/frames/{id}/picture", Right::Look),
     ("GET", "/api/frames/{id}/small", Right::Look),

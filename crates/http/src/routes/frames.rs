@@ -1,21 +1,20 @@
-//! Test frames: taken in, listed, shown, measured.
+//! Test frames: taken in, listed, shown.
 
 use std::sync::Arc;
 
 use actix_web::{HttpResponse, get, http::header::CONTENT_ENCODING, post, put, web};
 use chrono::{DateTime, Utc};
-use ink_lamp_light::{list::up_to, ratio::Ratio, refusal::Refusal};
-use ink_lamp_photo::tones::{CLIP, FIRST, Patch, PatchTone, Tones};
+use ink_lamp_light::{list::up_to, refusal::Refusal};
 use ink_lamp_sitting::{role::LightId, shots::Lit};
 use ink_lamp_store::{FileTold, Frame, NamedPatch, Size, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
+use super::tones::FramePatch;
 use crate::{
     body::{Checked, Id, when},
     door::who::Who,
-    heavy::Heavy,
     problem::Problem,
     shots::{File, Shots},
     watch::{Folder, FolderTold},
@@ -161,8 +160,7 @@ pub async fn roll(store: web::Data<Store>, folder: web::Data<Option<Arc<Folder>>
 #[put("/setups/{id}/patches")]
 pub async fn keep_patches(store: web::Data<Store>, id: Id, body: Checked<PatchesToKeep>) -> Result<HttpResponse, Problem> {
     let PatchesToKeep { patches } = body.0;
-    let at = |p: &NamedPatch| FramePatch { x: p.x, y: p.y, radius: p.radius };
-    FramePatch::check(&patches.iter().map(at).collect::<Vec<_>>(), "patches")?;
+    FramePatch::check(&patches.iter().map(FramePatch::from).collect::<Vec<_>>(), "patches")?;
     store.set_patches(id.0, &patches).await?;
     Ok(HttpResponse::NoContent().finish())
 }
@@ -190,148 +188,4 @@ pub async fn show_small(store: web::Data<Store>, id: Id) -> Result<HttpResponse,
 /// Packed already: packing it again would only keep a worker.
 fn shown(jpeg: Vec<u8>) -> HttpResponse {
     HttpResponse::Ok().content_type("image/jpeg").insert_header((CONTENT_ENCODING, "identity")).body(jpeg)
-}
-
-/// A round part of a frame.
-#[derive(Clone, Copy, Deserialize, Serialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct FramePatch {
-    /// Its middle from the left, as a share of the frame's width.
-    #[schema(minimum = 0, maximum = 1)]
-    pub x: f32,
-    /// From the top, as a share of its height.
-    #[schema(minimum = 0, maximum = 1)]
-    pub y: f32,
-    /// Its radius, as a share of its height.
-    #[schema(minimum = 0.001, maximum = 0.5)]
-    pub radius: f32,
-}
-
-impl FramePatch {
-    /// Whether patches lie within a frame; `field` is where they stand.
-    ///
-    /// # Errors
-    /// The first that does not, with its field.
-    pub fn check(patches: &[Self], field: &str) -> Result<(), Problem> {
-        for (n, patch) in patches.iter().enumerate() {
-            for (name, value, low, high) in [("x", patch.x, 0.0, 1.0), ("y", patch.y, 0.0, 1.0), ("radius", patch.radius, 0.001, 0.5)] {
-                if !(low..=high).contains(&value) {
-                    let message = format!("{value} is no {name} of a patch. Give a share of the frame, {low} to {high}.");
-                    return Err(Problem::refused(message).at(format!("{field}[{n}].{name}")));
-                }
-            }
-        }
-        Ok(())
-    }
-}
-
-/// Patches of a frame whose tones are asked for.
-#[derive(Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct TonesWanted {
-    /// At most 9.
-    #[serde(default, deserialize_with = "up_to::<_, _, 9>")]
-    #[schema(max_items = 9)]
-    patches: Vec<FramePatch>,
-    /// Two of them that lie on the same skin, the lit one and the one in the shadow, by their places in the list: how they stand to each other is told too.
-    #[serde(default)]
-    same_skin: Option<SameSkin>,
-}
-
-/// Two patches that lie on the same skin.
-#[derive(Clone, Copy, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct SameSkin {
-    /// The lit one.
-    lit: usize,
-    /// The one in the shadow.
-    shadow: usize,
-}
-
-/// How the lit side stands to the shadow, by two patches of the same skin, whatever the skin.
-#[derive(Serialize, ToSchema)]
-pub struct ShotRatio {
-    /// In stops.
-    over: f32,
-    /// How sure that is, stops: one standard deviation.
-    sure: f32,
-    /// As it is written: `3 : 1`.
-    shown: String,
-}
-
-/// The tones of a frame, in stops over mid-grey, its values taken as plain sRGB.
-#[derive(Serialize, ToSchema)]
-pub struct ShotTones {
-    /// The first tone of the histogram.
-    from: f32,
-    /// The share of the frame in each tenth of a stop from there on.
-    histogram: Vec<f32>,
-    /// From this tone on it clips.
-    clip_at: f32,
-    /// The share that clips in any colour.
-    clipped: f32,
-    /// Below this tone it reads as black.
-    black_at: f32,
-    /// The share that does.
-    black: f32,
-    /// The tone that a thousandth of it exceeds.
-    brightest: f32,
-    /// The patches that were asked for, in their order.
-    patches: Vec<ShotTone>,
-    /// Lit side to shadow, where both have a tone and the lit one is no darker.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    ratio: Option<ShotRatio>,
-}
-
-/// The tone of a patch of a frame.
-#[derive(Serialize, ToSchema)]
-pub struct ShotTone {
-    /// Where it is.
-    at: FramePatch,
-    /// Its mean tone; none where there is no light.
-    tone: Option<f32>,
-    /// How sure that is: one standard deviation.
-    sure: f32,
-    /// The share of it that clips.
-    clipped: f32,
-}
-
-/// How a frame's tones are spread, and those of its patches. Nothing is kept of the question.
-#[utoipa::path(operation_id = "shotTones", tag = "frames", params(("id" = Uuid, Path, description = "The picture")), request_body = TonesWanted, responses(
-    (status = 200, description = "The tones", body = ShotTones),
-    (status = 404, description = "No such picture", body = Problem),
-    (status = 422, description = "A patch outside the frame", body = Problem),
-))]
-#[post("/frames/{id}/tones")]
-pub async fn tones(
-    store: web::Data<Store>,
-    shots: web::Data<Shots>,
-    heavy: web::Data<Heavy>,
-    id: Id,
-    body: Checked<TonesWanted>,
-) -> Result<HttpResponse, Problem> {
-    let TonesWanted { patches, same_skin } = body.0;
-    FramePatch::check(&patches, "patches")?;
-    let count = patches.len();
-    for (field, n) in same_skin.into_iter().flat_map(|s| [("lit", s.lit), ("shadow", s.shadow)]) {
-        if n >= count {
-            let message = format!("There is no patch {n}: {count} were sent, counted from 0.");
-            return Err(Problem::refused(message).at(format!("same_skin.{field}")));
-        }
-    }
-    let picture = shots.picture(&store, id.0).await?;
-    heavy
-        .answer(move || {
-            let Tones { histogram, clipped, black, brightest } = Tones::of(&picture);
-            let tones: Vec<_> = patches.iter().map(|at| PatchTone::of(&picture, Patch { x: at.x, y: at.y, radius: at.radius })).collect();
-            let ratio = same_skin.and_then(|s| tones[s.lit].over(&tones[s.shadow])).and_then(|(over, sure)| {
-                let ratio = Ratio::try_from(f64::from(over.exp2())).ok()?;
-                Some(ShotRatio { over, sure, shown: ratio.shown() })
-            });
-            let told = |(at, t): (FramePatch, PatchTone)| ShotTone { at, tone: t.tone, sure: t.sure, clipped: t.clipped };
-            let patches = patches.into_iter().zip(tones).map(told).collect();
-            let black_at = ink_lamp_light::ambient::BLACK.get() as f32;
-            Ok(ShotTones { from: FIRST, histogram, clip_at: CLIP, clipped, black_at, black, brightest, patches, ratio })
-        })
-        .await
 }

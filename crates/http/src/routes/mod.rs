@@ -3,11 +3,12 @@
 pub mod assets;
 mod door;
 mod events;
-pub mod frames;
+mod frames;
 mod health;
 mod links;
 mod log;
 mod session;
+pub mod tones;
 
 use utoipa_actix_web::service_config::ServiceConfig;
 
@@ -38,6 +39,6 @@ pub fn api(config: &mut ServiceConfig) {
         .service(frames::roll)
         .service(frames::show_picture)
         .service(frames::show_small)
-        .service(frames::tones)
+        .service(tones::tones)
         .service(frames::keep_patches);
 }

@@ -6,7 +6,7 @@ use actix_web::{
     post, web,
 };
 use base64::{Engine, engine::general_purpose::STANDARD};
-use ink_lamp_http::{body::Checked, pictures, pictures::Pictures, problem::Problem, routes::frames::FramePatch};
+use ink_lamp_http::{body::Checked, pictures, pictures::Pictures, problem::Problem, routes::tones::FramePatch};
 use ink_lamp_light::list::up_to;
 use ink_lamp_picture::{
     foretold::{Foretold, Wanted},

@@ -6,6 +6,7 @@ pub mod document;
 mod draft;
 mod foretold;
 pub mod kit;
+mod mixed;
 mod plan;
 mod scales;
 mod setups;
@@ -54,6 +55,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(tape::moment)
             .service(draft::draft)
             .service(foretold::foretold)
+            .service(mixed::mix)
             .service(plan::plan)
             .service(ways::ways)
             .service(study::study)

@@ -33,7 +33,7 @@ fn shot(tags: &[&str]) -> Vec<u8> {
 const AS_SET: [&str; 4] = ["-FNumber=8", "-ExposureTime=1/160", "-ISO=100", "-DateTimeOriginal=2026:11:30 20:16:05"];
 
 impl App {
-    async fn frame(&self, look: &str, entry: Uuid, name: &str, file: Vec<u8>) -> (StatusCode, Value) {
+    pub async fn frame(&self, look: &str, entry: Uuid, name: &str, file: Vec<u8>) -> (StatusCode, Value) {
         let path = format!("{}/api/setups/{look}/frames", self.base);
         let query = [("id", entry.to_string()), ("at", "2026-11-30T19:16:09Z".to_owned()), ("name", name.to_owned())];
         let request = self.client.post(path).query(&query).header(header::CONTENT_TYPE, "application/octet-stream").body(file);

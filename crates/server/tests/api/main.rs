@@ -6,6 +6,7 @@ mod attacks;
 mod doors;
 mod foretold;
 mod frames;
+mod mixed;
 mod steady;
 
 use app::{App, told};

@@ -11,6 +11,7 @@ pub(crate) mod ground_ways;
 pub(crate) mod groups;
 pub mod kit;
 pub(crate) mod lanes;
+pub mod mixed;
 pub(crate) mod next;
 pub(crate) mod place;
 pub(crate) mod plan;

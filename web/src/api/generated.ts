@@ -507,6 +507,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mixed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A look's frames of one light each, mixed: light adds, so any power of any light is a weighted sum. Nothing is kept. */
+        post: operations["mixFrames"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/openapi.json": {
         parameters: {
             query?: never;
@@ -2996,6 +3013,48 @@ export interface components {
              */
             width: number;
         };
+        /** @description Frames, mixed. */
+        FramesMixed: {
+            /** @description How the frames were exposed. */
+            as_shot: components["schemas"]["MixExposure"];
+            /** @description How the mix is. */
+            exposure: components["schemas"]["MixExposure"];
+            /**
+             * Format: int32
+             * @description Pixels down.
+             */
+            height: number;
+            /** @description The lights in it, in the order of the lanes. */
+            lights: components["schemas"]["MixLight"][];
+            missed?: components["schemas"]["Vec"] | null;
+            /** @description Lights of which there is no frame. */
+            missing: components["schemas"]["LightId"][];
+            /** @description Whether it can be trusted. */
+            notes: components["schemas"]["MixNote"][];
+            /** @description The picture, as a `data:` URL: JPEG. */
+            picture: string;
+            room?: components["schemas"]["MixRoom"] | null;
+            /** @description What the mix gives, and by which dials. */
+            say: components["schemas"]["Vec"];
+            /** @description What would bring it to the board, in order; nothing where the board stands so. */
+            to_board: components["schemas"]["Entry"][];
+            /** @description How its tones are spread, and those of its patches. */
+            tones: components["schemas"]["ShotTones"];
+            /** @description What it is made of. */
+            why: components["schemas"]["Vec"];
+            /**
+             * Format: int32
+             * @description Pixels across.
+             */
+            width: number;
+        };
+        /** @description A setup whose frames are to be mixed. */
+        FramesToMix: {
+            /** @description What is tried. */
+            question: components["schemas"]["MixQuestion"];
+            /** @description How it stands; its frames are named in it. */
+            setup: components["schemas"]["Setup"];
+        };
         /** @description A light and a movement. */
         FreezeLight: {
             /** @description What that costs: aperture, distance, units. */
@@ -3993,6 +4052,101 @@ export interface components {
          * @description A colour filter's shift in mired, −500 to +500: positive warms.
          */
         Mired: number;
+        /** @description An exposure, as it is said. */
+        MixExposure: {
+            /** @description Aperture. */
+            aperture: string;
+            /** @description ISO. */
+            iso: string;
+            /** @description Shutter time. */
+            shutter: string;
+        };
+        /** @description A light in a mix. */
+        MixLight: {
+            /** @description What its dial was when the frame was shot, as written on it; none where that is not known. */
+            as_shot?: string | null;
+            /** @description It was moved or changed since its frame. */
+            changed: boolean;
+            /** @description What it is in the mix. */
+            dial?: string | null;
+            /**
+             * Format: int32
+             * @description Which frame of the look it is.
+             */
+            frame: number;
+            /** @description The light. */
+            light: components["schemas"]["LightId"];
+            /**
+             * Format: double
+             * @description By how many stops it is over its frame.
+             */
+            over: number;
+            /**
+             * Format: uuid
+             * @description Its frame's picture.
+             */
+            picture: string;
+            /** @description Farther than its frame bears. */
+            stretched: boolean;
+        };
+        /** @description What is to be known of a mix. */
+        MixNote: {
+            /** @description It speaks for the mix, and not against it. */
+            good: boolean;
+            /** @description In words. */
+            words: components["schemas"]["Vec"];
+        };
+        /** @description What is tried of a mix; what is left out is as the setup has it. */
+        MixQuestion: {
+            /** @description Each light as in its own frame, whatever is set by now. */
+            as_shot?: boolean;
+            /** @description Dials that are turned, each light once: at most 8. */
+            dials?: components["schemas"]["DialTurned"][];
+            find?: components["schemas"]["MixWish"] | null;
+            /** @description In one grey. */
+            grey?: boolean;
+            /** @description A hand moves something: sooner, and at half the size. */
+            moving?: boolean;
+            /** @description Lights that are left out: at most 8. */
+            muted?: components["schemas"]["LightId"][];
+            /** @description Patches whose tones are asked for: at most 9. */
+            patches?: components["schemas"]["NamedPatch"][];
+            same_skin?: components["schemas"]["SameSkin"] | null;
+            shutter?: components["schemas"]["ShutterTime"] | null;
+            /** @description The room is left out. */
+            without_room?: boolean;
+        };
+        /** @description The room in a mix. */
+        MixRoom: {
+            /**
+             * Format: int32
+             * @description Which frame of the look it is.
+             */
+            frame: number;
+            /**
+             * Format: uuid
+             * @description Its frame's picture.
+             */
+            picture: string;
+            /** @description Shutter times that may be tried, longest first. */
+            shutters: components["schemas"]["MixShutter"][];
+        };
+        /** @description A shutter time that may be tried. */
+        MixShutter: {
+            /**
+             * Format: double
+             * @description Stops over the frames' own.
+             */
+            stops: number;
+            /** @description As it is written. */
+            written: string;
+        };
+        /** @description What dials are looked for. */
+        MixWish: {
+            ratio?: components["schemas"]["Ratio"] | null;
+            /** @description Tones that patches are to have: at most 9. */
+            tones?: components["schemas"]["ToneWish"][];
+        };
         /**
          * @description How a modelling lamp is while frames are shot.
          * @enum {string}
@@ -5070,6 +5224,13 @@ export interface components {
             /** @description Each light's setting: `Key 1/16 +0.3, fill 1/32`. */
             words: string;
         };
+        /** @description What a light was set to when a frame was shot. */
+        SetAt: {
+            /** @description The light. */
+            light: components["schemas"]["LightId"];
+            /** @description Its power, stops below full. */
+            power: components["schemas"]["Stops"];
+        };
         /** @description What a dial can be set to. */
         Setting: {
             /** @description What stands beside it where the dial is drawn: at whole stops and the ends. */
@@ -5220,6 +5381,8 @@ export interface components {
         Shot: {
             /** @description What its file says. */
             as_shot?: components["schemas"]["AsShot"];
+            /** @description Lights that do something else to the face by now than they did then, whatever they are set to: moved, another unit, another modifier. */
+            changed?: components["schemas"]["LightId"][];
             /**
              * Format: int32
              * @description Which frame of the look it is, from 1.
@@ -5233,6 +5396,8 @@ export interface components {
              * @description The picture.
              */
             picture: string;
+            /** @description What each light was set to then, as far as that was known. */
+            set?: components["schemas"]["SetAt"][];
         };
         /** @description How the lit side stands to the shadow, by two patches of the same skin, whatever the skin. */
         ShotRatio: {
@@ -5901,6 +6066,16 @@ export interface components {
          * @enum {string}
          */
         Tone: "light" | "middle" | "dark";
+        /** @description A tone that a patch is to have. */
+        ToneWish: {
+            /** @description Its place in the list of patches. */
+            patch: number;
+            /**
+             * Format: float
+             * @description Stops over mid-grey, −8 to 3.
+             */
+            tone: number;
+        };
         /** @description Patches of a frame whose tones are asked for. */
         TonesWanted: {
             /** @description At most 9. */
@@ -6042,6 +6217,19 @@ export interface components {
             /** @description How wide the moving thing is along its way. */
             width: components["schemas"]["Millimetres"];
         };
+        Vec: ({
+            /** @description Plain words. */
+            text: string;
+        } | {
+            /** @description What must be seen first: a setting, a gap. */
+            strong: string;
+        } | {
+            /** @description An f-number. */
+            f: components["schemas"]["FNumber"];
+        } | {
+            /** @description The mark of a light's role. */
+            mark: components["schemas"]["Role"];
+        })[];
         /**
          * Format: double
          * @description Voltage, 1 to 1000 volts.
@@ -9396,6 +9584,129 @@ export interface operations {
                 };
             };
             /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mixFrames: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FramesToMix"];
+            };
+        };
+        responses: {
+            /** @description The picture with its numbers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FramesMixed"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A frame's picture is gone */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No frame of one light alone or without flash, shapes that differ, or a field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much is being worked out at once */
             503: {
                 headers: {
                     [name: string]: unknown;

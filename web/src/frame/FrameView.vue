@@ -4,6 +4,7 @@ import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { NamedPatch, StandIn } from '@/api/client'
 import CameraNow from '@/draw/CameraNow.vue'
+import WordLine from '@/draw/WordLine.vue'
 import AwayBar from '@/look/AwayBar.vue'
 import LookName from '@/look/LookName.vue'
 import LooksOn from '@/look/LooksOn.vue'
@@ -23,13 +24,17 @@ import { usePhone } from '@/ui/phone'
 import { frameCommands } from './commands'
 import FrameTitle from './FrameTitle.vue'
 import { litChoices } from './lit'
+import { useMixed } from './mixed'
+import MixedRows from './MixedRows.vue'
+import MixedTitle from './MixedTitle.vue'
+import MixedTones from './MixedTones.vue'
 import PatchMarks from './PatchMarks.vue'
 import { MOST, usePatches } from './patches'
 import RollStrip from './RollStrip.vue'
 import { CARD, useShots } from './shots'
 import TonesCard from './TonesCard.vue'
 
-/** The frame as plan and dials will give it, and those that were shot: the picture, and its tones on the ladder's own scale. */
+/** The frame as plan and dials will give it, those that were shot, and those mixed: the picture, and its tones on the ladder's own scale. */
 const { id } = defineProps<{ id: string }>()
 const board = useBoard()
 const router = useRouter()
@@ -42,12 +47,15 @@ useAsItStands(() => id)
 useTitle(() => (board.view ? `Frame · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
 
 /** What is shown large. */
-const source = ref<'foretold' | 'shot'>('foretold')
+const source = ref<'foretold' | 'shot' | 'mixed'>('foretold')
 const SOURCES = [
   { value: 'foretold', words: 'Foretold' },
   { value: 'shot', words: 'Shot' },
+  { value: 'mixed', words: 'Mixed' },
 ] as const
+const isForetold = computed(() => source.value === 'foretold')
 const isShot = computed(() => source.value === 'shot')
+const isMixed = computed(() => source.value === 'mixed')
 
 const { moment, options, asked, placed, hasNext } = useMoment()
 /** A picture of a moment, at a size; nothing before any light has a place. */
@@ -61,19 +69,19 @@ const tonesOf = () => large.frame.value?.patches ?? []
 /** Of the picture that is asked for with them. */
 const foretoldPatches = usePatches({ proposed: () => named(tonesOf()), tones: tonesOf }, () => id)
 const large = useForetold(() => {
-  const what = isShot.value ? undefined : wanted(moment.value, phone.value ? 390 : 480, phone.value ? 488 : 600)
+  const what = !isForetold.value ? undefined : wanted(moment.value, phone.value ? 390 : 480, phone.value ? 488 : 600)
   const { value: own } = foretoldPatches.asked
   return what && { ...what, marks: marks.value, ...(own ? { patches: own } : {}) }
 })
 /** The two moments that are not chosen stand small beside the chosen one; beside a frame that was shot, what was foretold of it. */
-const others = computed(() => (isShot.value ? [] : options.value.filter((m) => m.value !== moment.value)))
+const others = computed(() => (!isForetold.value ? [] : options.value.filter((m) => m.value !== moment.value)))
 const small = [0, 1].map((n) =>
   useForetold(() => {
     const of = others.value[n]?.value
     return of && wanted(of, 176, 220)
   }),
 )
-const ofShot = useForetold(() => (isShot.value ? wanted('now', 176, 220) : undefined))
+const ofShot = useForetold(() => (isForetold.value ? undefined : wanted('now', 176, 220)))
 const beside = computed(() =>
   isShot.value
     ? [{ words: 'Foretold', its: ofShot }]
@@ -89,6 +97,31 @@ const shots = useShots(
 const { frames, shown, hasRoll, inSetup, lit, reading } = shots
 // A frame that comes in is what is looked at next; the first sight of a look is of what will be.
 shots.onNew(() => (source.value = 'shot'))
+
+const mix = useMixed(
+  () => id,
+  isMixed,
+  () => shots.patches.patches.value,
+  grey,
+)
+const mixed = computed(() => mix.mixed.value)
+/** The light whose dial keys turn. */
+const inMix = ref('key')
+const MIXED = [
+  { value: 'shot', words: 'As shot' },
+  { value: 'mixed', words: 'As mixed' },
+] as const
+const mixedMoment = computed<'shot' | 'mixed'>({
+  get: () => (mix.asShot.value ? 'shot' : 'mixed'),
+  set: (now) => (mix.asShot.value = now === 'shot'),
+})
+const mixedPicture = computed(() => {
+  const now = mixed.value
+  const named = shots.patches.patches.value.map((p, n) => ({ name: p.name, tone: now?.tones.patches[n]?.tone }))
+  return now && { picture: now.picture, width: now.width, height: now.height, patches: named }
+})
+/** The ratio that is wished of this look, as its dials are looked for. */
+const wishedRatio = computed(() => board.board?.ratio?.shown)
 watch(
   () => id,
   () => (source.value = 'foretold'),
@@ -101,7 +134,7 @@ function logReading(): void {
   if (entry) board.write(entry)
 }
 
-const patches = computed(() => (isShot.value ? shots.patches : foretoldPatches))
+const patches = computed(() => (isForetold.value ? foretoldPatches : shots.patches))
 const names = computed(() => patches.value.patches.value.map((p) => p.name))
 const tones = computed(() => names.value.map((_, n) => patches.value.toneOf(n)))
 /** By name: where a place lies in a foretold frame and in one that was shot need not be the same. */
@@ -111,6 +144,29 @@ const foretold = computed(() => {
   return frame && { frame, tones: new Map(all) }
 })
 const spread = computed(() => (isShot.value ? shots.tones.value : large.frame.value))
+const mixedFrom = computed(() => {
+  const count = (mixed.value?.lights.length ?? 0) + (mixed.value?.room ? 1 : 0)
+  return count === 1 ? '1 frame' : `${count} frames`
+})
+/** The large picture, and what stands in its place where there is none. */
+const pictured = computed(() => {
+  if (isMixed.value) {
+    const none = mix.hasAny.value ? undefined : 'Say of a frame which light was on alone in it: then it can be mixed.'
+    return { frame: mixedPicture.value, wrong: mix.wrong.value, named: 'The mix', none }
+  }
+  if (isShot.value) {
+    const none = hasRoll.value ? 'Load a test frame: drop it here, or choose its file.' : 'Looking for the frames …'
+    return { frame: shots.picture.value, wrong: shots.wrong.value, named: 'The frame as shot', none }
+  }
+  const { frame, drawn, wrong, busy } = large
+  return {
+    frame: frame.value,
+    drawn: drawn.value,
+    wrong: wrong.value,
+    busy: busy.value,
+    none: placed.value ? undefined : none,
+  }
+})
 const none = 'Lay the lights on the plan, then the picture can be foretold.'
 const next = computed(() => board.view?.board.next)
 const unknown = computed(() =>
@@ -125,21 +181,43 @@ function choosePatch(n: number): boolean {
   const taken = patches.value.choose(n)
   // The light that moves it most is the one that keys turn.
   const light = foretoldPatches.toneOf(n)?.lights[0]?.light
-  if (taken && light && !isShot.value) board.choose(light)
+  if (taken && light && isForetold.value) board.choose(light)
   return taken
 }
 function step(): void {
+  if (isMixed.value) {
+    mix.asShot.value = !mix.asShot.value
+    return
+  }
   const at = options.value.findIndex((m) => m.value === moment.value)
   moment.value = options.value[(at + 1) % options.value.length]?.value ?? 'now'
 }
+function chooseInMix(role: string): boolean {
+  const light = role === 'room' ? 'room' : board.setup?.lights.find((l) => l.role === role)?.id
+  if (light) inMix.value = light
+  return Boolean(light)
+}
+function wishOf(n: number, by: number): boolean {
+  const name = shots.patches.patches.value[n]?.name
+  if (name) mix.wish(name, by, mixed.value?.tones.patches[n]?.tone)
+  return Boolean(name)
+}
 const take = useTemplateRef('take')
 const commands = frameCommands({
-  source: () => (source.value = isShot.value ? 'foretold' : 'shot'),
+  source: () => {
+    const at = SOURCES.findIndex((s) => s.value === source.value)
+    source.value = SOURCES[(at + 1) % SOURCES.length]?.value ?? 'foretold'
+  },
   load: () => !board.still && take.value?.open(),
   moment: step,
   grey: () => (grey.value = !grey.value),
-  card: () => (card.value = !card.value),
-  marks: () => (marks.value = !marks.value),
+  card: () => (isMixed.value ? chooseInMix('ground') : (card.value = !card.value)),
+  marks: () => (isMixed.value ? mix.mute(inMix.value) : (marks.value = !marks.value)),
+  alone: () => isMixed.value && mix.solo(inMix.value),
+  light: (role) => isMixed.value && chooseInMix(role),
+  turn: (way) => isMixed.value && (mix.step(inMix.value, way), true),
+  wish: (by) => isMixed.value && wishOf(patches.value.chosen.value, by),
+  toBoard: () => isMixed.value && !document.activeElement?.closest('button, a') && mix.toBoard(),
   patch: (n) => choosePatch(n - 1),
   done: () => void board.doNext(),
   leave: () => void router.push({ name: 'board', params: { id } }),
@@ -166,10 +244,15 @@ const commands = frameCommands({
     <AwayBar />
     <LooksOn v-if="board.looksOn" class="mx-2 mb-2" />
     <p v-if="board.failed" class="card mx-2 px-4.5 py-4 text-warn">{{ board.failed }}</p>
-    <main v-else-if="board.view && board.scales" class="view grid min-h-0 flex-1 gap-2 px-2 pb-2">
+    <main
+      v-else-if="board.view && board.scales"
+      class="view grid min-h-0 flex-1 gap-2 px-2 pb-2"
+      :class="isMixed ? 'mixed' : ''"
+    >
       <h1 class="sr-only">Frame of {{ board.view.sitting.name }}, {{ board.view.name }}</h1>
+      <MixedTitle v-if="isMixed" class="title" :mix />
       <FrameTitle
-        v-if="next"
+        v-else-if="next"
         v-model="moment"
         class="title"
         :next
@@ -179,11 +262,15 @@ const commands = frameCommands({
         :unknown
       />
       <section class="card shown flex min-h-0 flex-col overflow-hidden" aria-label="Picture">
-        <div class="flex flex-wrap items-center gap-2 px-3 py-2">
-          <h2 class="sr-only">{{ isShot ? 'Shot' : 'Foretold' }}</h2>
-          <SegmentedChoice v-model="source" label="Foretold or shot" :options="SOURCES" />
+        <div class="flex flex-wrap items-center gap-1 px-3 py-2">
+          <h2 class="sr-only">{{ SOURCES.find((s) => s.value === source)?.words }}</h2>
+          <SegmentedChoice v-model="source" label="Foretold, shot or mixed" :options="SOURCES" />
           <TakeFrames ref="take" :look="id" :disabled="board.still" :bare="!isShot" />
-          <template v-if="isShot">
+          <template v-if="isMixed">
+            <PushButton :aria-pressed="grey" @click="grey = !grey">Grey</PushButton>
+            <SegmentedChoice v-model="mixedMoment" label="As shot or as mixed" :options="MIXED" class="ml-auto" />
+          </template>
+          <template v-else-if="isShot">
             <fieldset v-if="inSetup" :disabled="board.still" class="contents">
               <span class="label ml-auto text-text-2">Lit by</span>
               <ChoiceList v-model="lit" label="Lit by" :options="lights" class="w-44" />
@@ -192,27 +279,11 @@ const commands = frameCommands({
           <template v-else>
             <PushButton :aria-pressed="grey" @click="grey = !grey">Grey</PushButton>
             <PushButton :aria-pressed="card" @click="card = !card">Card</PushButton>
-            <PushButton :aria-pressed="marks" @click="marks = !marks">Clipping</PushButton>
+            <PushButton :aria-pressed="marks" @click="marks = !marks">Clips</PushButton>
             <SegmentedChoice v-model="moment" label="Which moment" :options class="ml-auto" />
           </template>
         </div>
-        <FramePicture
-          class="flex-1"
-          :frame="isShot ? shots.picture.value : large.frame.value"
-          :drawn="isShot ? undefined : large.drawn.value"
-          :wrong="isShot ? shots.wrong.value : large.wrong.value"
-          :busy="!isShot && large.busy.value"
-          :named="isShot ? 'The frame as shot' : undefined"
-          :none="
-            isShot
-              ? hasRoll
-                ? 'Load a test frame: drop it here, or choose its file.'
-                : 'Looking for the frames …'
-              : placed
-                ? undefined
-                : none
-          "
-        >
+        <FramePicture class="flex-1" v-bind="pictured">
           <template #default="{ frame }">
             <PatchMarks
               :patches="patches.patches.value"
@@ -235,7 +306,7 @@ const commands = frameCommands({
           @choose="shots.look"
         />
         <div class="flex flex-wrap items-center gap-2 px-3 py-2">
-          <fieldset v-if="!isShot" :disabled="board.still" class="contents">
+          <fieldset v-if="isForetold" :disabled="board.still" class="contents">
             <span class="label text-text-2">Face</span>
             <ChoiceList v-model="face" label="Face" :options="board.scales.choices.faces" class="w-36" />
           </fieldset>
@@ -245,6 +316,10 @@ const commands = frameCommands({
               {{ shots.told.value || 'Its file does not say how it was exposed.' }}
               <template v-if="reading?.why"> {{ reading.why }}</template></template
             >
+            <template v-if="isMixed && mixed">
+              <b class="font-[650] text-text">Mixed from {{ mixedFrom }}</b>
+              ƒ{{ mixed.exposure.aperture }} · {{ mixed.exposure.shutter }} s · ISO {{ mixed.exposure.iso }}
+            </template>
             <template v-if="isShot && shots.folder.value">
               <br v-if="shown" />Frames come from the folder {{ shots.folder.value.name }}.
               <template v-if="shots.folder.value.waiting">{{ shots.folder.value.waiting }} wait.</template>
@@ -252,10 +327,10 @@ const commands = frameCommands({
                 {{ shots.folder.value.problem }}</span
               ></template
             >
-            <template v-else-if="!isShot && large.frame.value && large.frame.value.shown < 0.97"
+            <template v-else-if="isForetold && large.frame.value && large.frame.value.shown < 0.97"
               >Head and shoulders out of a wider frame.</template
             >
-            <template v-if="!isShot && large.frame.value?.ground_stands_in">
+            <template v-if="isForetold && large.frame.value?.ground_stands_in">
               Nobody said what is behind: a usual ground stands in.</template
             >
           </p>
@@ -269,7 +344,19 @@ const commands = frameCommands({
           <PushButton v-if="patches.changed.value" @click="patches.propose">As proposed</PushButton>
         </div>
       </section>
-      <section v-if="!phone" class="card beside flex min-h-0 flex-col overflow-hidden" aria-label="Beside it">
+      <MixedRows v-if="isMixed" class="beside mixing" :mix :chosen="inMix" @choose="inMix = $event">
+        <div v-if="mix.hasAny.value" class="mt-1 flex flex-wrap items-center gap-2">
+          <PushButton :disabled="!mix.canFind.value" @click="mix.find"
+            >Find the dials{{ wishedRatio ? ` for ${wishedRatio}` : '' }}</PushButton
+          >
+          <span class="label min-w-0 flex-1 text-text-2" role="status"
+            ><WordLine v-if="mix.notFound.value" :line="mix.notFound.value" /><template v-else
+              >Key and fill are turned; the lit cheek stays as it is, unless a tone is wished.</template
+            ></span
+          >
+        </div>
+      </MixedRows>
+      <section v-else-if="!phone" class="card beside flex min-h-0 flex-col overflow-hidden" aria-label="Beside it">
         <template v-for="{ words, its } in beside" :key="words">
           <h2 class="px-3 py-2 font-[650]">{{ words }}</h2>
           <FramePicture
@@ -282,8 +369,20 @@ const commands = frameCommands({
           />
         </template>
       </section>
+      <MixedTones
+        v-if="isMixed && mixed"
+        class="tones"
+        :tones="mixed.tones"
+        :as-shot="mix.asShotTones.value"
+        :patches="shots.patches.patches.value"
+        :chosen="patches.chosen.value"
+        :wishes="mix.wishes"
+        @choose="choosePatch"
+        @wish="(name, by) => wishOf(names.indexOf(name), by)"
+        @unwish="mix.unwish"
+      />
       <TonesCard
-        v-if="spread"
+        v-else-if="!isMixed && spread"
         class="tones"
         :frame="spread"
         :tones
@@ -296,7 +395,8 @@ const commands = frameCommands({
       />
       <section v-else class="card tones p-4 text-text-2" aria-label="Tones in the picture">
         <p v-if="isShot && hasRoll && !frames.length">The tones of a frame stand here once one is loaded.</p>
-        <p v-else-if="!isShot && !placed">
+        <p v-else-if="isMixed">The tones of the mix stand here once there is one.</p>
+        <p v-else-if="isForetold && !placed">
           {{ none }}
           <RouterLink :to="{ name: 'plan', params: { id } }" class="underline">To the plan</RouterLink>
         </p>
@@ -310,6 +410,10 @@ const commands = frameCommands({
 <style scoped>
 .view {
   grid-template: 'title title title' auto 'shown beside tones' minmax(0, 1fr) / 31.75rem 13.25rem minmax(0, 1fr);
+}
+/* The lights of a mix need room for their dials. */
+.mixed {
+  grid-template-columns: 31.75rem 31rem minmax(0, 1fr);
 }
 .title {
   grid-area: title;
@@ -327,7 +431,10 @@ const commands = frameCommands({
   .view {
     grid-template: 'title' auto 'shown' auto 'tones' auto / minmax(0, 1fr);
   }
-  .beside {
+  .mixed {
+    grid-template: 'title' auto 'shown' auto 'beside' auto 'tones' auto / minmax(0, 1fr);
+  }
+  .beside:not(.mixing) {
     display: none;
   }
   .shown {

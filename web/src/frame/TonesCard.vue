@@ -7,6 +7,7 @@ import { linear } from '@/draw/scale'
 import ZonePatterns from '@/draw/ZonePatterns.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import { useBoard } from '@/look/board'
+import { shownTone as told } from './tone'
 
 /** The tone of a patch: foretold by each light, or shot and so sure. */
 interface PatchTone {
@@ -55,8 +56,6 @@ const laneAt = (n: number) => AXIS + spread.value + lane.value * n
 const drawnOf = (of: Spread) => outline(of, [TOP, BOTTOM], y.value, AXIS + 4, spread.value - 12)
 const drawn = computed(() => drawnOf(frame))
 const drawnForetold = computed(() => foretold && drawnOf(foretold.frame))
-const told = (tone: number | null | undefined) =>
-  tone == null ? 'no light' : `${tone < -0.049 ? '−' : tone > 0.049 ? '+' : ''}${Math.abs(tone).toFixed(1)}`
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 /** Numbers stand over their line, at the ends of the scale beside it. */
 const patches = computed(() =>

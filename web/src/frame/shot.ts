@@ -5,14 +5,16 @@ import { answered, api, type NamedPatch, type ShotTones } from '@/api/client'
 /** Two places on the same skin: how they stand to each other is the ratio, whatever the skin. */
 const CHEEKS = ['Lit cheek', 'Shadow cheek'] as const
 
+/** Where those two are among patches; nothing where either is not there. */
+export function sameSkin(patches: readonly NamedPatch[]): { same_skin?: { lit: number; shadow: number } } {
+  const [lit, shadow] = CHEEKS.map((name) => patches.findIndex((p) => p.name === name)) as [number, number]
+  return lit >= 0 && shadow >= 0 ? { same_skin: { lit, shadow } } : {}
+}
+
 /** The tones of a frame that was shot, asked for anew as its patches move; the last answer stays until the next is there. */
 export function useShot(picture: () => string | undefined, patches: () => NamedPatch[]) {
   const asking = useAsking(async ({ id, patches }: { id: string; patches: NamedPatch[] }) => {
-    const [lit, shadow] = CHEEKS.map((name) => patches.findIndex((p) => p.name === name)) as [number, number]
-    const body = {
-      patches: patches.map(({ x, y, radius }) => ({ x, y, radius })),
-      ...(lit >= 0 && shadow >= 0 ? { same_skin: { lit, shadow } } : {}),
-    }
+    const body = { patches: patches.map(({ x, y, radius }) => ({ x, y, radius })), ...sameSkin(patches) }
     return { id, tones: await answered(api.POST('/api/frames/{id}/tones', { params: { path: { id } }, body })) }
   })
   watch(

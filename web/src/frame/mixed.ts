@@ -1,0 +1,221 @@
+import { computed, reactive, ref, watch, type Ref } from 'vue'
+import { useAsking } from '@/api/asking'
+import { answered, api, type FramesMixed, type MixQuestion, type NamedPatch, type Setup, type Span } from '@/api/client'
+import { useBoard } from '@/look/board'
+import { sameSkin } from './shot'
+
+/** The room among the lights of a mix. */
+export const ROOM = 'room'
+
+interface Asked {
+  setup: Setup
+  question: MixQuestion
+}
+
+const put = async ({ setup, question }: Asked): Promise<FramesMixed> => {
+  const mixed = await answered(api.POST('/api/mixed', { body: { setup, question } }))
+  const image = new Image()
+  image.src = mixed.picture
+  // Swapped in only once it can be drawn: nothing blanks. Where pictures can't be decoded, it is shown all the same.
+  await image.decode?.().catch(() => undefined)
+  return mixed
+}
+
+/** Frames of one light each, mixed: what is tried, the picture that gives, and the way to the board. */
+export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () => NamedPatch[], grey: Ref<boolean>) {
+  const board = useBoard()
+  /** What is tried: dials and the shutter in place of the board's, or of what was shot. */
+  const tried = reactive({
+    fromShot: false,
+    dials: new Map<string, string>(),
+    shutter: undefined as string | undefined,
+  })
+  const muted = reactive(new Set<string>())
+  const alone = ref<string>()
+  /** A hand moves a dial: the picture comes sooner, and at half the size, until it is let go. */
+  const moving = ref(false)
+  /** Each light as in its own frame is shown, whatever is tried. */
+  const asShot = ref(false)
+  /** Tones that patches are to have, by their names. */
+  const wishes = reactive(new Map<string, number>())
+
+  /** Why what was looked for is not there, or not quite. */
+  const notFound = ref<Span[]>()
+
+  function clear(fromShot: boolean): void {
+    Object.assign(tried, { fromShot, dials: new Map<string, string>(), shutter: undefined })
+    muted.clear()
+    alone.value = undefined
+    notFound.value = undefined
+  }
+  watch(look, () => {
+    clear(false)
+    wishes.clear()
+    asShot.value = false
+  })
+
+  /** Lights that have a frame of their own, and whether the room has one. */
+  const has = computed(() => {
+    const lit = (board.setup?.shots ?? []).flatMap((s) => (s.lit ? [s.lit] : []))
+    const lights = (board.setup?.lights ?? []).map((l) => l.id)
+    return {
+      lights: lights.filter((id) => lit.some((l) => typeof l === 'object' && l.alone === id)),
+      room: lit.includes('no_flash'),
+    }
+  })
+  const hasAny = computed(() => has.value.room || has.value.lights.length > 0)
+  const isOff = (id: string) => (alone.value === undefined ? muted.has(id) : alone.value !== id)
+
+  function question(of: { asShot: boolean }): MixQuestion {
+    const { lights, room } = has.value
+    const measured = { patches: patches(), ...sameSkin(patches()) }
+    if (of.asShot) return { as_shot: true, ...measured, grey: grey.value }
+    const dials = lights.flatMap((light) => {
+      const dial = tried.dials.get(light)
+      return dial ? [{ light, dial }] : []
+    })
+    return {
+      as_shot: tried.fromShot,
+      dials,
+      muted: lights.filter(isOff),
+      without_room: room && isOff(ROOM),
+      ...(tried.shutter ? { shutter: tried.shutter } : {}),
+      ...measured,
+      grey: grey.value,
+      moving: moving.value,
+    }
+  }
+  const wanted = (of: { asShot: boolean }): Asked | undefined =>
+    isMixed.value && hasAny.value && board.setup ? { setup: board.setup, question: question(of) } : undefined
+
+  const asking = useAsking(put)
+  const shot = useAsking(put)
+  watch(
+    () => wanted({ asShot: asShot.value }),
+    (now) => (now ? void asking.ask(now) : asking.giveUp()),
+    { immediate: true },
+  )
+  // What it is held against: asked for again only where frames or patches change.
+  watch(
+    () => JSON.stringify([isMixed.value && hasAny.value, board.setup?.shots, patches()]),
+    () => {
+      const now = wanted({ asShot: true })
+      if (now) void shot.ask({ ...now, question: { ...now.question, grey: false } })
+      else shot.giveUp()
+    },
+    { immediate: true },
+  )
+  const mixed = asking.answer
+  const wrong = computed(() => asking.refused.value?.problem.detail ?? asking.failed.value)
+  // What stands on the board by now need not be tried any longer.
+  watch(
+    () => board.view?.board.lanes.map((l) => [l.id, l.dial?.now] as const),
+    (lanes) => {
+      if (tried.fromShot) return
+      for (const [id, now] of lanes ?? []) if (tried.dials.get(id) === now) tried.dials.delete(id)
+    },
+  )
+
+  function turn(light: string, dial: string, byHand = false): void {
+    asShot.value = false
+    notFound.value = undefined
+    moving.value = byHand
+    tried.dials.set(light, dial)
+  }
+  /** One setting up or down. */
+  function step(light: string, way: 'up' | 'down'): void {
+    if (light === ROOM) {
+      const times = mixed.value?.room?.shutters ?? []
+      const at = times.findIndex((s) => s.written === mixed.value?.exposure.shutter)
+      const to = times[at + (way === 'up' ? -1 : 1)]
+      if (at >= 0 && to) expose(to.written)
+      return
+    }
+    const settings = board.board?.lanes.find((l) => l.id === light)?.dial?.settings ?? []
+    const now = tried.dials.get(light) ?? mixed.value?.lights.find((l) => l.light === light)?.dial
+    const at = settings.findIndex((s) => s.written === now)
+    const to = settings[at + (way === 'up' ? -1 : 1)]
+    if (at >= 0 && to) turn(light, to.written)
+  }
+  function expose(shutter: string, byHand = false): void {
+    asShot.value = false
+    moving.value = byHand
+    tried.shutter = shutter
+  }
+  function mute(id: string): void {
+    asShot.value = false
+    if (alone.value !== undefined) alone.value = undefined
+    else if (!muted.delete(id)) muted.add(id)
+  }
+  function solo(id: string): void {
+    asShot.value = false
+    alone.value = alone.value === id ? undefined : id
+  }
+
+  const finding = ref(false)
+  /** There is something that dials can be looked for: two cheeks, or a tone that is wished. */
+  const canFind = computed(() => !finding.value && Boolean(mixed.value?.tones.ratio ?? wishes.size > 0))
+  /** Dials that bring the wished ratio, and the wished tones. The lit cheek stays as bright as it is where nothing else is wished of it. */
+  async function find(): Promise<void> {
+    const now = wanted({ asShot: false })
+    if (!now || finding.value) return
+    const all = patches()
+    const lit = now.question.same_skin?.lit
+    const tones = all.flatMap((p, patch) => {
+      const tone = wishes.get(p.name) ?? (patch === lit ? mixed.value?.tones.patches[patch]?.tone : undefined)
+      return tone == null ? [] : [{ patch, tone }]
+    })
+    finding.value = true
+    notFound.value = undefined
+    try {
+      const found = await put({ ...now, question: { ...now.question, find: { tones } } })
+      asShot.value = false
+      notFound.value = found.missed ?? undefined
+      for (const { light, dial } of found.lights) if (dial) tried.dials.set(light, dial)
+    } catch (error) {
+      notFound.value = [{ text: (error as Error).message }]
+    } finally {
+      finding.value = false
+    }
+  }
+  function wish(name: string, by: number, from: number | null | undefined): void {
+    const at = wishes.get(name) ?? from
+    if (at != null) wishes.set(name, Math.round(Math.min(Math.max(at + by, -8), 3) * 10) / 10)
+  }
+
+  function toBoard(): boolean {
+    const entries = mixed.value?.to_board ?? []
+    if (!entries.length || board.still || asShot.value) return false
+    for (const entry of entries) board.write(entry)
+    return true
+  }
+
+  return {
+    has,
+    hasAny,
+    mixed,
+    asShotTones: computed(() => shot.answer.value?.tones),
+    wrong,
+    tried,
+    asShot,
+    isMuted: (id: string) => alone.value === undefined && muted.has(id),
+    isAlone: (id: string) => alone.value === id,
+    isOff,
+    turn,
+    step,
+    expose,
+    letGo: () => (moving.value = false),
+    mute,
+    solo,
+    allAsShot: () => clear(true),
+    find,
+    canFind,
+    notFound,
+    wishes,
+    wish,
+    unwish: (name: string) => wishes.delete(name),
+    toBoard,
+  }
+}
+
+export type Mix = ReturnType<typeof useMixed>

@@ -108,7 +108,7 @@ export class App {
     const response = await fetch(`${this.url}/api${path}`, init)
     const cookie = response.headers.get('set-cookie')
     if (cookie) this.cookie = cookie.split(';')[0] ?? ''
-    return response.json()
+    return response.status === 204 ? undefined : response.json()
   }
 
   /** A new sitting with one empty look; gives the look's id. */

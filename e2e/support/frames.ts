@@ -22,7 +22,21 @@ export async function lit(app: App): Promise<string> {
 
 /** A file as a camera would write it: the frame that is foretold of a look, after some entries, with what Exif says of it. */
 export async function shot(app: App, look: string, tags: string[] = [], entries: object[] = []): Promise<string> {
-  const { setup } = await app.api(`/setups/${look}`)
+  return shotOf(app, (await app.api(`/setups/${look}`)).setup, tags, entries)
+}
+
+/** The same of a setup, with some of its lights on: what is left out has no place. */
+export async function shotOf(
+  app: App,
+  whole: any,
+  tags: string[] = [],
+  entries: object[] = [],
+  on?: string[],
+): Promise<string> {
+  const lights = whole.lights.map(({ place, ...light }: any) =>
+    on && !on.includes(light.id) ? light : { ...light, place },
+  )
+  const setup = { ...whole, lights }
   let picture = ''
   // Once the cast shadows are there, it is the same each time.
   await expect

@@ -2,7 +2,7 @@ import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
 import { App, PHRASE, expect, test } from '../support/app'
 import { faulty } from '../support/faults'
-import { shot } from '../support/frames'
+import { shot, shotOf } from '../support/frames'
 
 const FOLDER = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
 const OPEN = '0199a100-0000-7000-9007-000000000000'
@@ -160,6 +160,39 @@ test('the kit', async ({ page }) => {
   await picture(page, 'kit-ink')
 })
 
+test('frames of one light each, mixed', async ({ app, page }) => {
+  const { setup } = await app.api(`/setups/${OPEN}`)
+  // As a photographer would have them who judges by eye: rim and ground turned down already.
+  const dials = [
+    { light: 'rim', dial: '1/16' },
+    { light: 'ground', dial: '3.4' },
+    { light: 'fill', dial: '1/32' },
+  ]
+  const entries = [{ all_set: { dials } }]
+  await app.write(OPEN, { all_set: { dials } })
+  const lit = [undefined, 'key', 'fill', 'rim', 'ground', 'all']
+  const files = []
+  for (const on of lit)
+    files.push(await shotOf(app, setup, [], entries, on === 'all' ? undefined : on ? [on] : [], 640))
+  const shots = async () => (await app.api(`/setups/${OPEN}`)).setup.shots ?? []
+  const before = (await shots()).length
+  await page.clock.setFixedTime(new Date('2026-11-25T19:30:00Z'))
+  await page.goto(`/setups/${OPEN}/frame`)
+  await page.locator('input[type=file]').setInputFiles(files)
+  await expect.poll(async () => (await shots()).length).toBe(before + lit.length)
+  for (const [n, on] of lit.entries()) {
+    const { picture } = (await shots())[before + n]
+    await app.write(OPEN, { frame_said: { picture, lit: !on ? 'no_flash' : on === 'all' ? 'all' : { alone: on } } })
+  }
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('radio', { name: 'Mixed' }).click()
+  await expect(page.getByText('the mix can be trusted')).toBeVisible()
+  await page.getByRole('slider', { name: 'Dial of Fill' }).focus()
+  for (let n = 0; n < 7; n++) await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('region', { name: 'The mix', exact: true })).toContainText('fill down 0.7 stop')
+  await picture(page, 'frame-mixed-ink')
+})
+
 test('the door, and the way in', async ({ browser }) => {
   const app = await App.start()
   await app.own()
@@ -176,7 +209,6 @@ test('the door, and the way in', async ({ browser }) => {
   await page.keyboard.press('Enter')
   await expect(page.getByText('4 tries left')).toBeVisible()
   await phrase.fill('four small nets d')
-  await picture(page, 'come-in-paper')
   await phrase.fill(PHRASE)
   await page.getByLabel('This device is called').fill('Laptop on the cart')
   await page.keyboard.press('Enter')

@@ -32,6 +32,7 @@ export async function shotOf(
   tags: string[] = [],
   entries: object[] = [],
   on?: string[],
+  width = 320,
 ): Promise<string> {
   const lights = whole.lights.map(({ place, ...light }: any) =>
     on && !on.includes(light.id) ? light : { ...light, place },
@@ -42,7 +43,7 @@ export async function shotOf(
   await expect
     .poll(
       async () => {
-        const question = { width: 320, height: 400, page: randomUUID(), turn: 1 }
+        const question = { width, height: 1.25 * width, page: randomUUID(), turn: 1 }
         const answer = await app.api('/foretold', { setup, entries, question })
         picture = answer.picture ?? ''
         return Boolean(picture) && answer.shadows_done == null

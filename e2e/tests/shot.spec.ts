@@ -87,6 +87,21 @@ test('a grey card in a frame of one light is its reading, and two cheeks tell th
   const { setup } = await app.api(`/setups/${look}`)
   const { reading } = setup.lights.find((l: { id: string }) => l.id === 'key')
   expect([reading.reading.iso, reading.how.frame.picture]).toEqual(['200', setup.shots[0].picture])
+  // Skin beside the card teaches how far it lies over one: from then on a frame without a card is read by the skin.
+  await page.keyboard.press('3')
+  await expect(page.getByRole('button', { name: 'Log as a reading' })).toBeHidden()
+  await page.getByRole('button', { name: /^Skin is [+−]?\d\.\d over the card$/ }).click()
+  await expect(page.getByText(/Skin lies [+−]?\d\.\d over a grey card\./)).toBeVisible()
+  await choose(page, await shot(app, look, ['-ISO=200'], [{ dial: { light: 'key', dial: '1/16' } }]))
+  await page.getByRole('button', { name: 'Lit by: not said yet' }).click()
+  await page.getByRole('option', { name: 'Key alone' }).click()
+  await page.keyboard.press('3')
+  await page.getByRole('button', { name: 'Log as a reading' }).click()
+  await expect
+    .poll(async () => (await app.api(`/setups/${look}`)).tape.items.at(-1)?.line.tail)
+    .toMatch(/^read in frame 2, ± 0\.\d$/)
+  const again = (await app.api(`/setups/${look}`)).setup.lights.find((l: { id: string }) => l.id === 'key').reading
+  expect(again.how.frame.picture).not.toBe(reading.how.frame.picture)
 })
 
 test('a patch that is moved is remembered for the next frame, and on another page', async ({ app, page }) => {

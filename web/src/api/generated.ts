@@ -2106,6 +2106,9 @@ export interface components {
             /** @description A frame was read as a meter is. */
             frame_read: components["schemas"]["FrameRead"];
         } | {
+            /** @description Skin was compared with a grey card in a frame. */
+            skin: components["schemas"]["SkinCompared"];
+        } | {
             /** @description A note was taken. */
             note: components["schemas"]["NoteTaken"];
         } | {
@@ -4377,6 +4380,19 @@ export interface components {
             /** @description `Or keep it, at −1.5`. */
             words: string;
         };
+        /** @description How far a patch lies over a grey card in the same frame. */
+        OverCard: {
+            /**
+             * Format: float
+             * @description In stops.
+             */
+            over: number;
+            /**
+             * Format: float
+             * @description How sure that is, stops: one standard deviation.
+             */
+            sure: number;
+        };
         /** @description The owner, made on this machine alone. */
         OwnerToMake: {
             /** @description What this device is to be called, 1 to 60 characters. */
@@ -5274,6 +5290,7 @@ export interface components {
             seen?: components["schemas"]["Seen"][];
             /** @description The last frames whose pictures are kept, oldest first. */
             shots?: components["schemas"]["Shot"][];
+            skin?: components["schemas"]["Skin"] | null;
             /** @description What was read to fall on the shadow side and on the ground besides their own lights. */
             spilt?: components["schemas"]["Spilt"][];
             studio?: components["schemas"]["Studio"] | null;
@@ -5423,6 +5440,7 @@ export interface components {
              * @description The share of it that clips.
              */
             clipped: number;
+            over_card?: components["schemas"]["OverCard"] | null;
             /**
              * Format: float
              * @description How sure that is: one standard deviation.
@@ -5702,6 +5720,30 @@ export interface components {
                 /** @description Metres. */
                 width: components["schemas"]["Extent"];
             };
+        };
+        /** @description What a frame with a grey card taught of the sitter's skin. */
+        Skin: {
+            /**
+             * Format: int32
+             * @description In which frame.
+             */
+            frame: number;
+            /** @description How far it lies over the card in the same light, stops. About 1 for light skin (common practice, no source). */
+            over: components["schemas"]["Stops"];
+            /** @description How sure that is, stops: one standard deviation. */
+            sure: components["schemas"]["Stops"];
+        };
+        /** @description Skin was compared with a grey card beside it, in one frame. */
+        SkinCompared: {
+            /** @description How far the skin lies over the card in the same light, stops: −3 to 3. */
+            over: components["schemas"]["Stops"];
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+            /** @description How sure that is, stops: one standard deviation, up to 2. */
+            sure: components["schemas"]["Stops"];
         };
         /** @description A cell that fires the unit by another unit's light. */
         SlaveCell: {
@@ -6078,6 +6120,8 @@ export interface components {
         };
         /** @description Patches of a frame whose tones are asked for. */
         TonesWanted: {
+            /** @description One of them that lies on a grey card, by its place in the list: how far each other one lies over it is told too. */
+            card?: number | null;
             /** @description At most 9. */
             patches?: components["schemas"]["FramePatch"][];
             same_skin?: components["schemas"]["SameSkin"] | null;

@@ -31,7 +31,9 @@ import MixedTones from './MixedTones.vue'
 import PatchMarks from './PatchMarks.vue'
 import { MOST, usePatches } from './patches'
 import RollStrip from './RollStrip.vue'
-import { CARD, useShots } from './shots'
+import { CARD } from './shot'
+import { useShots } from './shots'
+import { shownTone } from './tone'
 import TonesCard from './TonesCard.vue'
 
 /** The frame as plan and dials will give it, those that were shot, and those mixed: the picture, and its tones on the ladder's own scale. */
@@ -94,7 +96,7 @@ const shots = useShots(
   // Where they are foretold, they come with the picture; nowhere before that.
   () => (placed.value && !ofShot.wrong.value ? named(ofShot.frame.value?.patches ?? []) : undefined),
 )
-const { frames, shown, hasRoll, inSetup, lit, reading } = shots
+const { frames, shown, hasRoll, inSetup, lit, reading, skin } = shots
 // A frame that comes in is what is looked at next; the first sight of a look is of what will be.
 shots.onNew(() => (source.value = 'shot'))
 
@@ -132,6 +134,10 @@ const differs = computed(() => board.board?.findings?.find((f) => f.kind === 'fr
 function logReading(): void {
   const entry = reading.value?.entry
   if (entry) board.write(entry)
+}
+
+function learnSkin(): void {
+  if (skin.value) board.write(skin.value.entry)
 }
 
 const patches = computed(() => (isForetold.value ? foretoldPatches : shots.patches))
@@ -336,6 +342,9 @@ const commands = frameCommands({
           </p>
           <PushButton v-if="reading?.entry" data-writes :disabled="board.still" @click="logReading"
             >Log as a reading</PushButton
+          >
+          <PushButton v-if="skin" data-writes :disabled="board.still" @click="learnSkin"
+            >Skin is {{ shownTone(skin.over) }} over the card</PushButton
           >
           <PushButton v-if="isShot" :disabled="!spread" @click="patches.add(CARD)">Grey card</PushButton>
           <PushButton :disabled="!spread || patches.patches.value.length >= MOST" @click="patches.add()"

@@ -2,6 +2,11 @@ import { computed, watch } from 'vue'
 import { useAsking } from '@/api/asking'
 import { answered, api, type NamedPatch, type ShotTones } from '@/api/client'
 
+/** The patch that is read as a meter is. */
+export const CARD = 'Grey card'
+/** Patches that lie on the sitter's skin: once that was compared with a card, they are read too. */
+export const SKIN: readonly string[] = ['Lit cheek', 'Shadow cheek', 'Forehead']
+
 /** Two places on the same skin: how they stand to each other is the ratio, whatever the skin. */
 const CHEEKS = ['Lit cheek', 'Shadow cheek'] as const
 
@@ -14,7 +19,12 @@ export function sameSkin(patches: readonly NamedPatch[]): { same_skin?: { lit: n
 /** The tones of a frame that was shot, asked for anew as its patches move; the last answer stays until the next is there. */
 export function useShot(picture: () => string | undefined, patches: () => NamedPatch[]) {
   const asking = useAsking(async ({ id, patches }: { id: string; patches: NamedPatch[] }) => {
-    const body = { patches: patches.map(({ x, y, radius }) => ({ x, y, radius })), ...sameSkin(patches) }
+    const card = patches.findIndex((p) => p.name === CARD)
+    const body = {
+      patches: patches.map(({ x, y, radius }) => ({ x, y, radius })),
+      ...sameSkin(patches),
+      ...(card >= 0 ? { card } : {}),
+    }
     return { id, tones: await answered(api.POST('/api/frames/{id}/tones', { params: { path: { id } }, body })) }
   })
   watch(

@@ -5,10 +5,9 @@ import { useBoard } from '@/look/board'
 import { pictureOf, useRoll } from '@/picture/roll'
 import { litOf, nameOf } from './lit'
 import { usePatches } from './patches'
-import { useShot } from './shot'
+import { shownTone } from './tone'
+import { CARD, SKIN, useShot } from './shot'
 
-/** The patch that is read as a meter is. */
-export const CARD = 'Grey card'
 /** What of a card may clip before it tells nothing. */
 const MOST_CLIPPED = 0.02
 
@@ -81,15 +80,31 @@ export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () 
       if (picture && said) board.write({ frame_said: { picture, lit: said } })
     },
   })
-  /** The card that is chosen, as a reading of what was on; or why it is none. */
+  /** The card that is chosen, or skin that was compared with one, as a reading of what was on; or why it is none. */
   const reading = computed<{ entry?: TypedEntry; why?: string } | undefined>(() => {
     const [picture, n] = [inSetup.value?.picture, patches.chosen.value]
-    if (!isShot.value || !picture || patches.patches.value[n]?.name !== CARD) return undefined
-    if (!inSetup.value?.lit) return { why: 'Say which lights were on: then the card is a reading of them.' }
+    const [name, skin] = [patches.patches.value[n]?.name ?? '', board.setup?.skin]
+    const isCard = name === CARD
+    if (!isShot.value || !picture || !(isCard || (skin && SKIN.includes(name)))) return undefined
+    if (!inSetup.value?.lit)
+      return { why: `Say which lights were on: then the ${isCard ? 'card' : 'skin'} is a reading of them.` }
     const tone = patches.toneOf(n)
     if (!tone) return undefined
-    if (tone.tone == null || tone.clipped > MOST_CLIPPED) return { why: 'The card is clipped or black: shoot it anew.' }
-    return { entry: { frame_read: { picture, tone: tone.tone, sure: tone.sure } } }
+    if (tone.tone == null || tone.clipped > MOST_CLIPPED)
+      return { why: `The ${isCard ? 'card' : 'skin'} is clipped or black: shoot it anew.` }
+    const over = isCard || !skin ? {} : { over: skin.over }
+    const why = over.over === undefined ? undefined : `Skin lies ${shownTone(over.over)} over a grey card.`
+    return { entry: { frame_read: { picture, tone: tone.tone, sure: tone.sure, ...over } }, why }
+  })
+  /** Skin beside a grey card in one frame: what that teaches of it. */
+  const skin = computed<{ entry: TypedEntry; over: number } | undefined>(() => {
+    const [picture, n] = [inSetup.value?.picture, patches.chosen.value]
+    const of = patches.toneOf(n)?.over_card
+    const card = patches.toneOf(patches.patches.value.findIndex((p) => p.name === CARD))
+    const clips = Math.max(card?.clipped ?? 1, patches.toneOf(n)?.clipped ?? 1) > MOST_CLIPPED
+    if (!isShot.value || !picture || !of || clips || !SKIN.includes(patches.patches.value[n]?.name ?? ''))
+      return undefined
+    return { entry: { skin: { picture, over: of.over, sure: of.sure } }, over: of.over }
   })
 
   return {
@@ -106,6 +121,7 @@ export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () 
     numbers,
     lit,
     reading,
+    skin,
     hasRoll: roll.there,
     folder: roll.folder,
   }

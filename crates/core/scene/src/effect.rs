@@ -168,6 +168,10 @@ impl Effect {
                 let alone = said.lit.as_ref().and_then(|lit| if let Lit::Alone(id) = lit { light(now, id) } else { None });
                 Self { of_frame, light: alone, ..plain }
             }
+            Entry::Skin(compared) => {
+                let of_frame = now.shots.iter().find(|shot| shot.picture == compared.picture).map(|shot| shot.frame);
+                Self { of_frame, ..plain }
+            }
             Entry::Checked(DeviceChecked { device: Device::Unit(id), .. }) => Self { light: light(now, id), ..plain },
             // What these did, the entry itself tells.
             _ => plain,

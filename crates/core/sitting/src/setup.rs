@@ -16,7 +16,7 @@ use crate::{
     room::Room,
     schools::Schools,
     seen::{self, Seen, Spilt},
-    shots::{self, Shot},
+    shots::{self, Shot, Skin},
     studio::{GroundTone, StandIn, Studio},
     supplies::Supplies,
 };
@@ -98,6 +98,9 @@ pub struct Setup {
     #[serde(default, skip_serializing_if = "Vec::is_empty", deserialize_with = "shots::all")]
     #[cfg_attr(feature = "schema", schema(max_items = 16))]
     pub shots: Vec<Shot>,
+    /// What a frame with a grey card taught of the sitter's skin.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub skin: Option<Skin>,
 }
 
 impl Default for Setup {
@@ -126,6 +129,7 @@ impl Default for Setup {
             heeded: Vec::new(),
             spilt: Vec::new(),
             shots: Vec::new(),
+            skin: None,
         }
     }
 }

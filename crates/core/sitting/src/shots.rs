@@ -73,6 +73,19 @@ pub struct SetAt {
     pub power: Stops,
 }
 
+/// What a frame with a grey card taught of the sitter's skin.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Skin {
+    /// How far it lies over the card in the same light, stops. About 1 for light skin (common practice, no source).
+    pub over: Stops,
+    /// How sure that is, stops: one standard deviation.
+    pub sure: Stops,
+    /// In which frame.
+    pub frame: u32,
+}
+
 /// A frame whose picture is kept.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]

@@ -140,3 +140,30 @@ fn a_frame_keeps_what_lights_were_set_to_and_which_were_changed_since() {
     // It is read again as it was written.
     assert_eq!(serde_json::from_value::<Setup>(serde_json::to_value(&away).unwrap()).unwrap(), away);
 }
+
+/// Skin that lies a stop over a card in one frame is a card a stop brighter in the next; as sure as both were.
+#[test]
+fn skin_that_was_compared_with_a_card_is_read_in_its_place() {
+    let skin = |n: usize, over: f64, sure: f64| json!({"skin": {"picture": id(n), "over": over, "sure": sure}});
+    let shot = then(&lit(), frame(0, json!({"alone": "key"})));
+    let learnt = after(&shot, [skin(0, 0.9, 0.2), frame(1, json!({"alone": "key"}))]);
+    assert_eq!(learnt.skin.map(|s| (s.over.get(), s.frame)), Some((0.9, 1)));
+    let of_skin = json!({"frame_read": {"picture": id(1), "tone": 0.4, "sure": 0.3, "over": 0.9}});
+    let read = then(&learnt, of_skin);
+    let held = read.lights[0].reading.as_ref().unwrap();
+    assert!((held.reading.shows.av() - 5.5).abs() < 0.05, "{:?}", held.reading);
+    assert!((held.how.frame.unwrap().sure.get() - 0.3f64.hypot(0.2)).abs() < 1e-6);
+    // A card is as sure as it was read.
+    let card = then(&learnt, read_card(1));
+    assert!((card.lights[0].reading.as_ref().unwrap().how.frame.unwrap().sure.get() - 0.3).abs() < 1e-6);
+    for (what, field) in [(skin(7, 0.9, 0.2), "picture"), (skin(0, 4.0, 0.2), "over"), (skin(0, 0.9, 3.0), "sure")] {
+        assert_eq!(refused(&shot, what).field, field);
+    }
+    // It is that sitter's, and stays with the look.
+    let copied = then(&Setup::default(), json!({"start": {"from": "there", "setup": learnt}}));
+    assert_eq!(copied.skin, None);
+}
+
+fn read_card(n: usize) -> Value {
+    read(n, -0.6, 0.3)
+}

@@ -73,6 +73,9 @@ pub struct TonesWanted {
     /// Two of them that lie on the same skin, the lit one and the one in the shadow, by their places in the list: how they stand to each other is told too.
     #[serde(default)]
     same_skin: Option<SameSkin>,
+    /// One of them that lies on a grey card, by its place in the list: how far each other one lies over it is told too.
+    #[serde(default)]
+    card: Option<usize>,
 }
 
 /// Two patches that lie on the same skin.
@@ -131,6 +134,18 @@ pub struct ShotTone {
     sure: f32,
     /// The share of it that clips.
     clipped: f32,
+    /// How far it lies over the grey card, where one was named and both have a tone.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    over_card: Option<OverCard>,
+}
+
+/// How far a patch lies over a grey card in the same frame.
+#[derive(Serialize, ToSchema)]
+pub struct OverCard {
+    /// In stops.
+    over: f32,
+    /// How sure that is, stops: one standard deviation.
+    sure: f32,
 }
 
 /// How a frame's tones are spread, and those of its patches. Nothing is kept of the question.
@@ -147,13 +162,16 @@ pub async fn tones(
     id: Id,
     body: Checked<TonesWanted>,
 ) -> Result<HttpResponse, Problem> {
-    let TonesWanted { patches, same_skin } = body.0;
+    let TonesWanted { patches, same_skin, card } = body.0;
     FramePatch::check(&patches, "patches")?;
     if let Some(same_skin) = same_skin {
         same_skin.check(patches.len(), "same_skin")?;
     }
+    if let Some(n) = card.filter(|n| *n >= patches.len()) {
+        return Err(Problem::refused(format!("There is no patch {n}: {} were sent, counted from 0.", patches.len())).at("card"));
+    }
     let picture = shots.picture(&store, id.0).await?;
-    heavy.answer(move || Ok(ShotTones::of(&picture, patches, same_skin))).await
+    heavy.answer(move || Ok(ShotTones::of(&picture, patches, same_skin, card))).await
 }
 
 impl SameSkin {
@@ -175,15 +193,20 @@ impl SameSkin {
 impl ShotTones {
     /// Of a picture, with those of its patches; both of the same skin are among them.
     #[must_use]
-    pub fn of(picture: &Picture, patches: Vec<FramePatch>, same_skin: Option<SameSkin>) -> Self {
+    pub fn of(picture: &Picture, patches: Vec<FramePatch>, same_skin: Option<SameSkin>, card: Option<usize>) -> Self {
         let Tones { histogram, clipped, black, brightest } = Tones::of(picture);
         let measured = PatchTone::of_all(picture, &patches.iter().map(|at| (*at).into()).collect::<Vec<_>>());
         let ratio = same_skin.and_then(|s| measured.get(s.lit)?.over(measured.get(s.shadow)?)).and_then(|(over, sure)| {
             let ratio = Ratio::try_from(f64::from(over.exp2())).ok()?;
             Some(ShotRatio { over, sure, shown: ratio.shown() })
         });
-        let told = |(at, t): (FramePatch, PatchTone)| ShotTone { at, tone: t.tone, sure: t.sure, clipped: t.clipped };
-        let patches = patches.into_iter().zip(measured).map(told).collect();
+        let of_card = card.and_then(|n| measured.get(n).copied());
+        let told = |(n, (at, t)): (usize, (FramePatch, PatchTone))| {
+            let over = of_card.filter(|_| card != Some(n)).and_then(|card| t.over(&card));
+            let over_card = over.map(|(over, sure)| OverCard { over, sure });
+            ShotTone { at, tone: t.tone, sure: t.sure, clipped: t.clipped, over_card }
+        };
+        let patches = patches.into_iter().zip(measured).enumerate().map(told).collect();
         let black_at = ink_lamp_light::ambient::BLACK.get() as f32;
         Self { from: FIRST, histogram, clip_at: CLIP, clipped, black_at, black, brightest, patches, ratio }
     }

@@ -330,7 +330,7 @@ fn mixed(setup: &Setup, layers: &Layers, question: Question) -> Result<FramesMix
         find(setup, &parts, &sums, &mut tried, wished);
     }
     let picture = layers.picture(&parts.weights(&tried));
-    let tones = ShotTones::of(&picture, at, same_skin);
+    let tones = ShotTones::of(&picture, at, same_skin, None);
     let off = parts.whole.zip(parts.as_whole()).and_then(|(whole, as_whole)| {
         let off = layers.against_whole(&measured, &sums, &parts.weights(&as_whole))?;
         Some((whole, patches.iter().zip(off).filter_map(|(patch, off)| Some((patch.name.as_str(), off?))).collect::<Vec<_>>()))

@@ -88,6 +88,13 @@ async fn a_frame_is_taken_in_once_and_shown_and_measured() {
     let pair = |lit: usize| json!({"patches": patches, "same_skin": {"lit": lit, "shadow": 1}});
     let (_, tones) = app.post(&format!("/api/frames/{picture}/tones"), pair(0)).await;
     assert_eq!(tones["ratio"]["shown"], "4 : 1", "{tones}");
+    // The darker one as a grey card: the other lies two stops over it.
+    let beside = |card: usize| json!({"patches": patches, "card": card});
+    let (_, tones) = app.post(&format!("/api/frames/{picture}/tones"), beside(1)).await;
+    let over = tones["patches"][0]["over_card"]["over"].as_f64().unwrap();
+    assert!((over - 2.0).abs() < 0.1 && tones["patches"][1].get("over_card").is_none(), "{tones}");
+    let (status, problem) = app.post(&format!("/api/frames/{picture}/tones"), beside(2)).await;
+    assert_eq!((status, &problem["field"]), (StatusCode::UNPROCESSABLE_ENTITY, &json!("card")));
     let (status, problem) = app.post(&format!("/api/frames/{picture}/tones"), pair(2)).await;
     assert_eq!((status, &problem["field"]), (StatusCode::UNPROCESSABLE_ENTITY, &json!("same_skin.lit")));
     // Taken back, it is out of the roll; sent once more, it is there again under the id that it had.

@@ -64,7 +64,10 @@ impl Setup {
         };
         let exposure = shot.as_shot.over(camera.exposure);
         let shows = MeterDisplay::from_av(Reading::av_for(read.tone - read.over, exposure)).map_err(|refusal| refusal.at("tone"))?;
-        let from = FromFrame { picture: read.picture, sure: read.sure };
+        // Another surface than a card is only as sure as what was learnt of it.
+        let learnt = self.skin.filter(|_| !read.over.is_zero()).map_or(Stops::ZERO, |skin| skin.sure);
+        let sure = Stops::of(read.sure.get().hypot(learnt.get()));
+        let from = FromFrame { picture: read.picture, sure };
         let taken = ReadingTaken {
             of,
             shows,

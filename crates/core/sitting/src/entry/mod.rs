@@ -25,6 +25,7 @@ mod reading;
 mod room_wish;
 mod schools;
 mod sitter_moved;
+mod skin;
 mod start;
 mod studio;
 mod target;
@@ -53,6 +54,7 @@ pub use placed::{Around, LightPlaced};
 pub use ratio::RatioChosen;
 pub use reading::{ReadingTaken, Subject};
 pub use sitter_moved::SitterMoved;
+pub use skin::SkinCompared;
 pub use start::Start;
 pub use target::TargetSet;
 pub use transmitter::TransmitterChosen;
@@ -123,6 +125,8 @@ pub enum Entry {
     FrameSaid(FrameSaid),
     /// A frame was read as a meter is.
     FrameRead(FrameRead),
+    /// Skin was compared with a grey card in a frame.
+    Skin(SkinCompared),
     /// A note was taken.
     Note(NoteTaken),
     /// Everything after an earlier entry was taken back at once.
@@ -167,6 +171,7 @@ impl Entry {
             Self::Frame(_) => "frame",
             Self::FrameSaid(_) => "frame_said",
             Self::FrameRead(_) => "frame_read",
+            Self::Skin(_) => "skin",
             Self::Note(_) => "note",
             Self::GoOn(_) => "go_on",
             Self::Undo(_) => "undo",
@@ -224,6 +229,7 @@ impl Entry {
                 | Self::Frame(_)
                 | Self::FrameSaid(_)
                 | Self::FrameRead(_)
+                | Self::Skin(_)
                 | Self::Note(_)
         )
     }
@@ -280,6 +286,7 @@ impl Setup {
             Entry::Frame(shot) => next.shoot(shot)?,
             Entry::FrameSaid(said) => next.say_of_frame(said)?,
             Entry::FrameRead(read) => next.read_frame(read)?,
+            Entry::Skin(compared) => next.compare_skin(*compared)?,
             Entry::Note(_) => {}
             Entry::Undo(_) | Entry::Redo(_) | Entry::GoOn(_) => {
                 return Err(Refusal::new("entry", "Taking back and bringing back changes the tape. Read the setup from there."));

@@ -28,8 +28,9 @@ impl Setup {
             return Err(Refusal::new("start", "A start comes first. This setup has entries already."));
         }
         self.clone_from(&start.setup);
-        // Frames stay with the look that they were shot in.
+        // Frames stay with the look that they were shot in, and with them what they say of who was in them.
         self.shots.clear();
+        self.skin = None;
         Ok(())
     }
 }

@@ -24,6 +24,7 @@ mod reading;
 mod room_wish;
 mod schools;
 mod sitter_moved;
+mod skin;
 mod start;
 mod studio;
 mod supplies;
@@ -72,6 +73,7 @@ impl TapeLine {
             Entry::Frame(shot) => frame::line(shot, did),
             Entry::FrameSaid(said) => frame::said(said, did),
             Entry::FrameRead(read) => frame_read::line(read, did),
+            Entry::Skin(compared) => skin::line(*compared, did),
             Entry::Note(note) => note::line(note),
             Entry::GoOn(_) => undo::gone_on(),
             Entry::Undo(_) => undo::undone(),

@@ -1,4 +1,4 @@
-import { ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { Refused } from './client'
 
 /**
@@ -47,5 +47,8 @@ export function useAsking<Q, A>(put: (question: Q) => Promise<A>) {
     tell(undefined)
   }
 
-  return { answer, refused, failed, out, ask, giveUp }
+  /** Out of reach, or too much at once there: the same question may be answered a little later. */
+  const later = computed(() => failed.value !== undefined || refused.value?.problem.status === 503)
+
+  return { answer, refused, failed, later, out, ask, giveUp }
 }

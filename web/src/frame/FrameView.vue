@@ -346,8 +346,10 @@ const commands = frameCommands({
           <PushButton v-if="skin" data-writes :disabled="board.still" @click="learnSkin"
             >Skin is {{ shownTone(skin.over) }} over the card</PushButton
           >
-          <PushButton v-if="isShot" :disabled="!spread" @click="patches.add(CARD)">Grey card</PushButton>
-          <PushButton :disabled="!spread || patches.patches.value.length >= MOST" @click="patches.add()"
+          <PushButton v-if="isShot" :disabled="!spread || !names.length" @click="patches.add(CARD)"
+            >Grey card</PushButton
+          >
+          <PushButton :disabled="!spread || !names.length || names.length >= MOST" @click="patches.add()"
             >Add a patch</PushButton
           >
           <PushButton v-if="patches.changed.value" @click="patches.propose">As proposed</PushButton>

@@ -1,8 +1,12 @@
+import { useTimeoutFn } from '@vueuse/core'
 import { computed, reactive, ref, watch, type Ref } from 'vue'
 import { useAsking } from '@/api/asking'
 import { answered, api, type FramesMixed, type MixQuestion, type NamedPatch, type Setup, type Span } from '@/api/client'
 import { useBoard } from '@/look/board'
 import { sameSkin } from './shot'
+
+/** Where there was no answer, a mix is asked for again after so long, milliseconds. */
+const AGAIN = 1000
 
 /** The room among the lights of a mix. */
 export const ROOM = 'room'
@@ -90,21 +94,28 @@ export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () 
 
   const asking = useAsking(put)
   const shot = useAsking(put)
-  watch(
-    () => wanted({ asShot: asShot.value }),
-    (now) => (now ? void asking.ask(now) : asking.giveUp()),
-    { immediate: true },
-  )
+  const again = useTimeoutFn(ask, AGAIN, { immediate: false })
+  function ask(): void {
+    again.stop()
+    const now = wanted({ asShot: asShot.value })
+    if (now) void asking.ask(now)
+    else asking.giveUp()
+  }
+  watch(() => wanted({ asShot: asShot.value }), ask, { immediate: true })
   // What it is held against: asked for again only where frames or patches change.
-  watch(
-    () => JSON.stringify([isMixed.value && hasAny.value, board.setup?.shots, patches()]),
-    () => {
-      const now = wanted({ asShot: true })
-      if (now) void shot.ask({ ...now, question: { ...now.question, grey: false } })
-      else shot.giveUp()
-    },
-    { immediate: true },
-  )
+  const againShot = useTimeoutFn(askShot, AGAIN, { immediate: false })
+  function askShot(): void {
+    againShot.stop()
+    const now = wanted({ asShot: true })
+    if (now) void shot.ask({ ...now, question: { ...now.question, grey: false } })
+    else shot.giveUp()
+  }
+  watch(() => JSON.stringify([isMixed.value && hasAny.value, board.setup?.shots, patches()]), askShot, {
+    immediate: true,
+  })
+  // Where there was no answer, they are asked for again.
+  watch([asking.refused, asking.failed], () => asking.later.value && again.start())
+  watch([shot.refused, shot.failed], () => shot.later.value && againShot.start())
   const mixed = asking.answer
   const wrong = computed(() => asking.refused.value?.problem.detail ?? asking.failed.value)
   // What stands on the board by now need not be tried any longer.

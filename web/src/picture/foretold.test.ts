@@ -106,6 +106,19 @@ describe('the foretold frame', () => {
     leave()
   })
 
+  it('is asked for again where too much was asked at once', async () => {
+    const { picture, leave } = asking(want(false))
+    await settled()
+    await asked[0]?.answer({ ...problem('busy'), status: 503 }, 503)
+    expect(picture().wrong.value).toBe('Not now.')
+    await vi.advanceTimersByTimeAsync(1100)
+    await asked[1]?.answer({ ...problem('busy'), status: 503 }, 503)
+    await vi.advanceTimersByTimeAsync(1100)
+    await asked[2]?.answer(frame(3))
+    expect([picture().wrong.value, picture().frame.value?.turn, asked.length]).toEqual([undefined, 3, 3])
+    leave()
+  })
+
   it('is gone with what it was of, and asks nothing once its page is left', async () => {
     const { wanted, picture, leave } = asking(want(false))
     await settled()

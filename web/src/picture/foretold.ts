@@ -24,7 +24,7 @@ export interface Wanted {
   height: number
 }
 
-/** While cast shadows are worked out, a picture is asked for again after so long, milliseconds. */
+/** While cast shadows are worked out, or where there was no answer, a picture is asked for again after so long, milliseconds. */
 const AGAIN = 1000
 
 /** A frame that was answered, its picture ready to be shown. */
@@ -66,8 +66,8 @@ export function useForetold(wanted: () => Wanted | undefined) {
     drawn.value = timed('clock', new Date())
     if (now.shadows_done != null) again.start()
   })
-  // Out of reach: asked again, so that the picture comes back by itself.
-  watch(asking.failed, (failed) => failed && again.start())
+  // Asked again, so that the picture comes back by itself.
+  watch([asking.refused, asking.failed], () => asking.later.value && again.start())
   onUnmounted(() => {
     again.stop()
     asking.giveUp()

@@ -4,9 +4,9 @@ import type { NamedPatch, ShotTones } from '@/api/client'
 import { useDrawingSize } from '@/draw/measure'
 import { outline } from '@/draw/outline'
 import { linear } from '@/draw/scale'
-import ZonePatterns from '@/draw/ZonePatterns.vue'
 import PushButton from '@/ui/PushButton.vue'
-import { shownTone } from './tone'
+import { BOTTOM, percent, shownTone, TOP } from './tone'
+import ToneScale from './ToneScale.vue'
 
 /** The tones of a mix on the ladder's own scale, filled, as shot dashed; and each patch in numbers, with what is wished of it. */
 const { tones, asShot, patches, chosen, wishes } = defineProps<{
@@ -20,16 +20,12 @@ const emit = defineEmits<{ choose: [n: number]; wish: [name: string, by: number]
 const box = useTemplateRef('box')
 const { width, height } = useDrawingSize(box, { width: 244, height: 330 })
 
-const TOP = 3
-const BOTTOM = -6.5
 const AXIS = 40
 /** Plates of the patches stand in this much, right of the spread. */
 const PLATES = 60
 const y = computed(() => linear([TOP, BOTTOM], [9, height.value - 9]))
-const rungs = [3, 2, 1, 0, -1, -2, -3, -4, -5, -6]
 const spread = computed(() => Math.max(width.value - AXIS - PLATES - 10, 40))
 const drawnOf = (of: ShotTones) => outline(of, [TOP, BOTTOM], y.value, AXIS + 4, spread.value)
-const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 /** Plates stand at their tone; those that would touch stand side by side. */
 const plates = computed(() => {
   const all = patches.flatMap((_, n) => {
@@ -69,25 +65,7 @@ const own = computed(() => rows.value[chosen])
         role="img"
         aria-label="How the mix’s tones are spread, and where its patches lie"
       >
-        <ZonePatterns id="mixed" />
-        <rect x="0" y="0" :width :height="y(tones.clip_at)" fill="url(#mixed-clip)" />
-        <rect x="0" :y="y(tones.black_at)" :width :height="height - y(tones.black_at)" fill="url(#mixed-black)" />
-        <g v-for="r in rungs" :key="r">
-          <path
-            :d="`M${AXIS} ${y(r)}H${width}`"
-            :class="r === 0 ? 'stroke-text' : 'stroke-line'"
-            :stroke-width="r === 0 ? 1.6 : 1"
-          />
-          <text
-            :x="AXIS - 8"
-            :y="y(r) + 4"
-            text-anchor="end"
-            class="label"
-            :class="r === 0 ? 'fill-text' : 'fill-text-2'"
-          >
-            {{ r > 0 ? `+${r}` : r < 0 ? `−${-r}` : '0' }}
-          </text>
-        </g>
+        <ToneScale id="mixed" :y :width :height :axis="AXIS" :clip-at="tones.clip_at" :black-at="tones.black_at" />
         <path :d="drawnOf(tones)" class="fill-text-3" opacity="0.75" />
         <path
           v-if="asShot"

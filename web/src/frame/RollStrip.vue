@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTemplateRef, watch } from 'vue'
 import type { FrameView } from '@/api/client'
 import { smallOf } from '@/picture/roll'
 import { timed } from '@/ui/times'
@@ -11,6 +12,16 @@ const { frames, chosen, numbers } = defineProps<{
   numbers: ReadonlyMap<string, number>
 }>()
 const emit = defineEmits<{ choose: [picture: string] }>()
+const buttons = useTemplateRef('buttons')
+// The one that is looked at is in sight, also where it just came in.
+watch(
+  () => [chosen, frames.length] as const,
+  () =>
+    buttons.value
+      ?.find((button) => button.ariaPressed === 'true')
+      ?.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
+  { flush: 'post', immediate: true },
+)
 const named = (frame: FrameView) => {
   const number = numbers.get(frame.picture)
   return number ? `Frame ${number}` : frame.file
@@ -21,6 +32,7 @@ const named = (frame: FrameView) => {
   <ol class="roll" aria-label="Frames of this look, oldest first">
     <li v-for="frame in frames" :key="frame.picture">
       <button
+        ref="buttons"
         type="button"
         class="surround"
         :aria-pressed="frame.picture === chosen"

@@ -4,10 +4,10 @@ import type { FrameTone } from '@/api/client'
 import { rem, useDrawingSize } from '@/draw/measure'
 import { outline, type Spread } from '@/draw/outline'
 import { linear } from '@/draw/scale'
-import ZonePatterns from '@/draw/ZonePatterns.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import { useBoard } from '@/look/board'
-import { shownTone as told } from './tone'
+import { BOTTOM, percent, shownTone as told, TOP } from './tone'
+import ToneScale from './ToneScale.vue'
 
 /** The tone of a patch: foretold by each light, or shot and so sure. */
 interface PatchTone {
@@ -42,13 +42,10 @@ watch(
   { flush: 'post' },
 )
 
-const TOP = 3
-const BOTTOM = -6.5
 const AXIS = 62
 /** A lane is never narrower: more of them scroll. */
 const LEAST = 64
 const y = computed(() => linear([TOP, BOTTOM], [9, height.value - 9]))
-const rungs = [3, 2, 1, 0, -1, -2, -3, -4, -5, -6]
 const spread = computed(() => Math.min(104, Math.max(64, width.value * 0.19)))
 const lane = computed(() => (width.value - AXIS - spread.value) / Math.max(names.length, 1))
 const laneAt = (n: number) => AXIS + spread.value + lane.value * n
@@ -56,7 +53,6 @@ const laneAt = (n: number) => AXIS + spread.value + lane.value * n
 const drawnOf = (of: Spread) => outline(of, [TOP, BOTTOM], y.value, AXIS + 4, spread.value - 12)
 const drawn = computed(() => drawnOf(frame))
 const drawnForetold = computed(() => foretold && drawnOf(foretold.frame))
-const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 /** Numbers stand over their line, at the ends of the scale beside it. */
 const patches = computed(() =>
   names.map((name, n) => {
@@ -122,34 +118,17 @@ const parts = computed(() =>
             role="img"
             aria-label="How the frame’s tones are spread, and where its patches lie"
           >
-            <ZonePatterns id="tones" />
-            <rect x="0" y="0" :width :height="y(frame.clip_at)" fill="url(#tones-clip)" />
-            <rect x="0" :y="y(frame.black_at)" :width :height="height - y(frame.black_at)" fill="url(#tones-black)" />
-            <rect
-              v-if="names.length"
-              :x="laneAt(chosen)"
-              y="0"
-              :width="lane"
-              :height
-              class="fill-raise"
-              opacity="0.5"
-            />
-            <g v-for="r in rungs" :key="r">
-              <path
-                :d="`M${AXIS} ${y(r)}H${width}`"
-                :class="r === 0 ? 'stroke-text' : 'stroke-line'"
-                :stroke-width="r === 0 ? 1.6 : 1"
+            <ToneScale id="tones" :y :width :height :axis="AXIS" :clip-at="frame.clip_at" :black-at="frame.black_at">
+              <rect
+                v-if="names.length"
+                :x="laneAt(chosen)"
+                y="0"
+                :width="lane"
+                :height
+                class="fill-raise"
+                opacity="0.5"
               />
-              <text
-                :x="AXIS - 10"
-                :y="y(r) + 4"
-                text-anchor="end"
-                class="label"
-                :class="r === 0 ? 'fill-text' : 'fill-text-2'"
-              >
-                {{ r > 0 ? `+${r}` : r < 0 ? `−${-r}` : '0' }}
-              </text>
-            </g>
+            </ToneScale>
             <path v-if="shot" :d="drawn" class="fill-text-3" opacity="0.75" />
             <path
               v-if="!shot || drawnForetold"

@@ -3019,9 +3019,9 @@ export interface components {
         /** @description Frames, mixed. */
         FramesMixed: {
             /** @description How the frames were exposed. */
-            as_shot: components["schemas"]["MixExposure"];
+            as_shot: components["schemas"]["Exposure"];
             /** @description How the mix is. */
-            exposure: components["schemas"]["MixExposure"];
+            exposure: components["schemas"]["Exposure"];
             /**
              * Format: int32
              * @description Pixels down.
@@ -4055,15 +4055,6 @@ export interface components {
          * @description A colour filter's shift in mired, −500 to +500: positive warms.
          */
         Mired: number;
-        /** @description An exposure, as it is said. */
-        MixExposure: {
-            /** @description Aperture. */
-            aperture: string;
-            /** @description ISO. */
-            iso: string;
-            /** @description Shutter time. */
-            shutter: string;
-        };
         /** @description A light in a mix. */
         MixLight: {
             /** @description What its dial was when the frame was shot, as written on it; none where that is not known. */

@@ -4,7 +4,6 @@ import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { NamedPatch, StandIn } from '@/api/client'
 import CameraNow from '@/draw/CameraNow.vue'
-import WordLine from '@/draw/WordLine.vue'
 import AwayBar from '@/look/AwayBar.vue'
 import LookName from '@/look/LookName.vue'
 import LooksOn from '@/look/LooksOn.vue'
@@ -107,8 +106,6 @@ const mix = useMixed(
   grey,
 )
 const mixed = computed(() => mix.mixed.value)
-/** The light whose dial keys turn. */
-const inMix = ref('key')
 const MIXED = [
   { value: 'shot', words: 'As shot' },
   { value: 'mixed', words: 'As mixed' },
@@ -122,8 +119,6 @@ const mixedPicture = computed(() => {
   const named = shots.patches.patches.value.map((p, n) => ({ name: p.name, tone: now?.tones.patches[n]?.tone }))
   return now && { picture: now.picture, width: now.width, height: now.height, patches: named }
 })
-/** The ratio that is wished of this look, as its dials are looked for. */
-const wishedRatio = computed(() => board.board?.ratio?.shown)
 watch(
   () => id,
   () => (source.value = 'foretold'),
@@ -198,16 +193,6 @@ function step(): void {
   const at = options.value.findIndex((m) => m.value === moment.value)
   moment.value = options.value[(at + 1) % options.value.length]?.value ?? 'now'
 }
-function chooseInMix(role: string): boolean {
-  const light = role === 'room' ? 'room' : board.setup?.lights.find((l) => l.role === role)?.id
-  if (light) inMix.value = light
-  return Boolean(light)
-}
-function wishOf(n: number, by: number): boolean {
-  const name = shots.patches.patches.value[n]?.name
-  if (name) mix.wish(name, by, mixed.value?.tones.patches[n]?.tone)
-  return Boolean(name)
-}
 const take = useTemplateRef('take')
 const commands = frameCommands({
   source: () => {
@@ -217,12 +202,12 @@ const commands = frameCommands({
   load: () => !board.still && take.value?.open(),
   moment: step,
   grey: () => (grey.value = !grey.value),
-  card: () => (isMixed.value ? chooseInMix('ground') : (card.value = !card.value)),
-  marks: () => (isMixed.value ? mix.mute(inMix.value) : (marks.value = !marks.value)),
-  alone: () => isMixed.value && mix.solo(inMix.value),
-  light: (role) => isMixed.value && chooseInMix(role),
-  turn: (way) => isMixed.value && (mix.step(inMix.value, way), true),
-  wish: (by) => isMixed.value && wishOf(patches.value.chosen.value, by),
+  card: () => (isMixed.value ? mix.choose('ground') : (card.value = !card.value)),
+  marks: () => (isMixed.value ? mix.mute(mix.chosen.value) : (marks.value = !marks.value)),
+  alone: () => isMixed.value && mix.solo(mix.chosen.value),
+  light: (role) => isMixed.value && mix.choose(role),
+  turn: (way) => isMixed.value && (mix.step(mix.chosen.value, way), true),
+  wish: (by) => isMixed.value && mix.wish(patches.value.chosen.value, by),
   toBoard: () => isMixed.value && !document.activeElement?.closest('button, a') && mix.toBoard(),
   patch: (n) => choosePatch(n - 1),
   done: () => void board.doNext(),
@@ -355,18 +340,7 @@ const commands = frameCommands({
           <PushButton v-if="patches.changed.value" @click="patches.propose">As proposed</PushButton>
         </div>
       </section>
-      <MixedRows v-if="isMixed" class="beside mixing" :mix :chosen="inMix" @choose="inMix = $event">
-        <div v-if="mix.hasAny.value" class="mt-1 flex flex-wrap items-center gap-2">
-          <PushButton :disabled="!mix.canFind.value" @click="mix.find"
-            >Find the dials{{ wishedRatio ? ` for ${wishedRatio}` : '' }}</PushButton
-          >
-          <span class="label min-w-0 flex-1 text-text-2" role="status"
-            ><WordLine v-if="mix.notFound.value" :line="mix.notFound.value" /><template v-else
-              >Key and fill are turned; the lit cheek stays as it is, unless a tone is wished.</template
-            ></span
-          >
-        </div>
-      </MixedRows>
+      <MixedRows v-if="isMixed" class="beside mixing" :mix />
       <section v-else-if="!phone" class="card beside flex min-h-0 flex-col overflow-hidden" aria-label="Beside it">
         <template v-for="{ words, its } in beside" :key="words">
           <h2 class="px-3 py-2 font-[650]">{{ words }}</h2>
@@ -389,7 +363,7 @@ const commands = frameCommands({
         :chosen="patches.chosen.value"
         :wishes="mix.wishes"
         @choose="choosePatch"
-        @wish="(name, by) => wishOf(names.indexOf(name), by)"
+        @wish="mix.wish"
         @unwish="mix.unwish"
       />
       <TonesCard

@@ -12,8 +12,7 @@ import { usePhone } from '@/ui/phone'
 import { ROOM, type Mix } from './mixed'
 
 /** The lights of a mix, each with its frame and its own dial as a slider: filled as shot, hollow as tried. The room's dial is the shutter. */
-const { mix, chosen } = defineProps<{ mix: Mix; chosen: string }>()
-const emit = defineEmits<{ choose: [id: string] }>()
+const { mix } = defineProps<{ mix: Mix }>()
 const board = useBoard()
 const phone = usePhone()
 
@@ -120,10 +119,10 @@ function sayInOrder(): void {
         v-for="row in rows"
         :key="row.id"
         class="row"
-        :class="row.id === chosen ? 'chosen' : ''"
+        :class="row.id === mix.chosen.value ? 'chosen' : ''"
         :aria-label="row.name"
-        @focusin="emit('choose', row.id)"
-        @pointerdown="emit('choose', row.id)"
+        @focusin="mix.chooseLight(row.id)"
+        @pointerdown="mix.chooseLight(row.id)"
       >
         <span class="surround" :class="mix.isOff(row.id) ? 'off' : ''">
           <img v-if="row.picture" :src="smallOf(row.picture)" :alt="`${row.name} alone`" draggable="false" />
@@ -165,7 +164,7 @@ function sayInOrder(): void {
             />
           </div>
           <div
-            v-if="row.has && row.settings.length > 1 && (!phone || row.id === chosen)"
+            v-if="row.has && row.settings.length > 1 && (!phone || row.id === mix.chosen.value)"
             class="slider"
             role="slider"
             tabindex="0"
@@ -209,7 +208,16 @@ function sayInOrder(): void {
         Load one frame of each light alone, and one without flash: same camera, the sitter still. Then say here which is
         which.
       </p>
-      <slot />
+      <div v-else class="mt-1 flex flex-wrap items-center gap-2">
+        <PushButton :disabled="!mix.canFind.value" @click="mix.find"
+          >Find the dials{{ board.board?.ratio ? ` for ${board.board.ratio.shown}` : '' }}</PushButton
+        >
+        <span class="label min-w-0 flex-1 text-text-2" role="status"
+          ><WordLine v-if="mix.notFound.value" :line="mix.notFound.value" /><template v-else
+            >Key and fill are turned; the lit cheek stays as it is, unless a tone is wished.</template
+          ></span
+        >
+      </div>
     </footer>
   </section>
 </template>

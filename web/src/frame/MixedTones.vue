@@ -16,7 +16,7 @@ const { tones, asShot, patches, chosen, wishes } = defineProps<{
   chosen: number
   wishes: ReadonlyMap<string, number>
 }>()
-const emit = defineEmits<{ choose: [n: number]; wish: [name: string, by: number]; unwish: [name: string] }>()
+const emit = defineEmits<{ choose: [n: number]; wish: [n: number, by: number]; unwish: [name: string] }>()
 const box = useTemplateRef('box')
 const { width, height } = useDrawingSize(box, { width: 244, height: 330 })
 
@@ -141,10 +141,8 @@ const own = computed(() => rows.value[chosen])
     </table>
     <div v-if="own" class="flex flex-wrap items-center gap-1.5 border-t border-line px-3 py-2">
       <span class="label min-w-0 flex-1 truncate text-text-2">Wish of {{ chosen + 1 }}</span>
-      <PushButton :aria-label="`${own.name} wished a tenth darker`" @click="emit('wish', own.name, -0.1)">−</PushButton>
-      <PushButton :aria-label="`${own.name} wished a tenth brighter`" @click="emit('wish', own.name, 0.1)"
-        >+</PushButton
-      >
+      <PushButton :aria-label="`${own.name} wished a tenth darker`" @click="emit('wish', chosen, -0.1)">−</PushButton>
+      <PushButton :aria-label="`${own.name} wished a tenth brighter`" @click="emit('wish', chosen, 0.1)">+</PushButton>
       <PushButton
         :disabled="own.wish === undefined"
         :aria-label="`No wish of ${own.name}`"

@@ -146,7 +146,7 @@ describe('a mix', () => {
   it('finds dials for what is wished: the lit cheek stays where nothing else is said of it', async () => {
     const { mix, leave } = await page()
     missed = [{ text: 'Not quite.' }]
-    mix.wish('Ground', -0.3, -2)
+    mix.wish(2, -0.3)
     await mix.find()
     const finds = asked.filter((q) => q.find)
     expect(finds[0]?.find?.tones).toEqual([

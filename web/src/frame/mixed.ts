@@ -94,6 +94,15 @@ export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () 
 
   const asking = useAsking(put)
   const shot = useAsking(put)
+  /** The light whose dial keys turn. */
+  const chosen = ref('key')
+  /** The first light of a role, or the room. */
+  function choose(role: string): boolean {
+    const light = role === ROOM ? ROOM : board.setup?.lights.find((l) => l.role === role)?.id
+    if (light) chosen.value = light
+    return Boolean(light)
+  }
+
   const again = useTimeoutFn(ask, AGAIN, { immediate: false })
   function ask(): void {
     again.stop()
@@ -189,9 +198,12 @@ export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () 
       finding.value = false
     }
   }
-  function wish(name: string, by: number, from: number | null | undefined): void {
-    const at = wishes.get(name) ?? from
-    if (at != null) wishes.set(name, Math.round(Math.min(Math.max(at + by, -8), 3) * 10) / 10)
+  /** What is wished of a patch, brighter or darker: from where it is, at first. */
+  function wish(n: number, by: number): boolean {
+    const name = patches()[n]?.name
+    const at = name && (wishes.get(name) ?? mixed.value?.tones.patches[n]?.tone)
+    if (name && typeof at === 'number') wishes.set(name, Math.round(Math.min(Math.max(at + by, -8), 3) * 10) / 10)
+    return Boolean(name)
   }
 
   function toBoard(): boolean {
@@ -208,6 +220,9 @@ export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () 
     asShotTones: computed(() => shot.answer.value?.tones),
     wrong,
     tried,
+    chosen,
+    chooseLight: (id: string) => (chosen.value = id),
+    choose,
     asShot,
     isMuted: (id: string) => alone.value === undefined && muted.has(id),
     isAlone: (id: string) => alone.value === id,

@@ -4,8 +4,9 @@
 //! - [`laid`]: how far the sitter moved between two frames;
 //! - [`layers`]: each light by itself, and all of them summed;
 //! - [`sums`]: the same for patches alone, and whether the sum can be trusted;
-//! - [`solve`]: dials that bring patches to their wish.
+//! - [`solve`]: settings that bring patches to their wish; [`find`]: of which lights.
 
+pub mod find;
 pub mod laid;
 pub mod layers;
 pub mod parts;

@@ -14,7 +14,7 @@ use uuid::Uuid;
 /// The frames that make a look's mix: the newest of each kind.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Parts<'a> {
-    setup: &'a Setup,
+    pub(crate) setup: &'a Setup,
     /// Without flash.
     pub room: Option<&'a Shot>,
     /// Of one light alone each, in the order of the lanes, by its place in the setup.
@@ -72,6 +72,12 @@ impl<'a> Parts<'a> {
     #[must_use]
     pub fn pictures(&self) -> Vec<Uuid> {
         self.room.iter().copied().chain(self.lights.iter().map(|(_, shot)| *shot)).map(|shot| shot.picture).collect()
+    }
+
+    /// The layer of the first light: the room's comes before it, where there is one.
+    #[must_use]
+    pub fn first_light(&self) -> usize {
+        usize::from(self.room.is_some())
     }
 
     /// How a frame was exposed: what its file does not say is the camera's own.

@@ -23,16 +23,17 @@ use ink_lamp_light::{
 };
 use ink_lamp_photo::{
     mixed::{
+        find::find,
         layers::Layers,
         parts::{Parts, Tried},
-        solve::{Between, Turn, Wish, Wished, solve},
-        sums::{AGREES, STRETCHED, Sums},
+        solve::{Between, Wish, Wished},
+        sums::{AGREES, STRETCHED},
     },
     tones::Patch,
 };
 use ink_lamp_sitting::{
     entry::{AllSet, CameraSet, DialTurned, Entry},
-    role::{LightId, Role},
+    role::LightId,
     setup::{MOST_LIGHTS, Setup, unknown},
     shots::Shot,
 };
@@ -126,9 +127,9 @@ pub struct FramesMixed {
     /// How its tones are spread, and those of its patches.
     tones: ShotTones,
     /// How the frames were exposed.
-    as_shot: MixExposure,
+    as_shot: Exposure,
     /// How the mix is.
-    exposure: MixExposure,
+    exposure: Exposure,
     /// The frame without flash, where there is one.
     #[serde(skip_serializing_if = "Option::is_none")]
     room: Option<MixRoom>,
@@ -147,17 +148,6 @@ pub struct FramesMixed {
     missed: Option<Line>,
     /// What would bring it to the board, in order; nothing where the board stands so.
     to_board: Vec<Entry>,
-}
-
-/// An exposure, as it is said.
-#[derive(Serialize, ToSchema)]
-pub struct MixExposure {
-    /// Aperture.
-    aperture: String,
-    /// Shutter time.
-    shutter: String,
-    /// ISO.
-    iso: String,
 }
 
 /// The room in a mix.
@@ -327,7 +317,7 @@ fn mixed(setup: &Setup, layers: &Layers, question: Question) -> Result<FramesMix
     let measured: Vec<Patch> = at.iter().map(|p| (*p).into()).collect();
     let sums = layers.sums(&measured);
     if let Some(wished) = &wished {
-        find(setup, &parts, &sums, &mut tried, wished);
+        find(&parts, &sums, &mut tried, wished);
     }
     let picture = layers.picture(&parts.weights(&tried));
     let tones = ShotTones::of(&picture, at, same_skin, None);
@@ -346,8 +336,8 @@ fn mixed(setup: &Setup, layers: &Layers, question: Question) -> Result<FramesMix
         picture: format!("data:image/jpeg;base64,{}", STANDARD.encode(jpeg)),
         width: side(picture.width),
         height: side(picture.height),
-        as_shot: told_exposure(exposed),
-        exposure: told_exposure(tried.exposure),
+        as_shot: exposed,
+        exposure: tried.exposure,
         room: parts.room.map(|shot| MixRoom {
             picture: shot.picture,
             frame: shot.frame,
@@ -362,56 +352,6 @@ fn mixed(setup: &Setup, layers: &Layers, question: Question) -> Result<FramesMix
         to_board: to_board(setup, &parts, &tried),
         tones,
     })
-}
-
-fn told_exposure(exposure: Exposure) -> MixExposure {
-    MixExposure { aperture: exposure.aperture.said(), shutter: exposure.shutter.said(), iso: exposure.iso.said() }
-}
-
-/// Which lights are turned for a wish: key and fill, whose the face is; another one where it gives more than any other to a patch whose tone is wished.
-/// All of them where neither key nor fill is in the mix.
-fn are_turned(setup: &Setup, parts: &Parts, sums: &Sums, tried: &Tried, wished: &Wished) -> Vec<usize> {
-    let first = usize::from(parts.room.is_some());
-    let weights = parts.weights(tried);
-    let most = |patch: usize| {
-        let layers = (first..first + parts.lights.len()).map(|layer| (layer, sums.gives(patch, layer, &weights)));
-        layers.max_by(|a, b| a.1.total_cmp(&b.1)).map(|(layer, _)| layer)
-    };
-    let leads: Vec<usize> = wished.tones.iter().filter_map(|wish| most(wish.patch)).collect();
-    let of_the_face = |light: usize| matches!(setup.lights[light].role, Role::Key | Role::Fill);
-    let chosen = |(n, (light, _)): (usize, &(usize, &Shot))| (of_the_face(*light) || leads.contains(&(first + n))).then_some(*light);
-    let turned: Vec<usize> = parts.lights.iter().enumerate().filter_map(chosen).collect();
-    if turned.is_empty() { parts.lights.iter().map(|(light, _)| *light).collect() } else { turned }
-}
-
-/// Turns dials to where the wish is met best.
-fn find(setup: &Setup, parts: &Parts, sums: &Sums, tried: &mut Tried, wished: &Wished) {
-    let first = usize::from(parts.room.is_some());
-    let turned = are_turned(setup, parts, sums, tried, wished);
-    let turn = |(n, (light, _)): (usize, &(usize, &Shot))| {
-        if tried.muted.contains(light) || !turned.contains(light) {
-            return None;
-        }
-        let scale = &setup.lights[*light].unit.as_ref()?.scale;
-        let powers: Vec<Stops> = scale.dials().map(|dial| scale.stops(dial)).collect();
-        let now = tried.powers[*light]?;
-        let at = scale.dials().position(|dial| dial == scale.nearest(now).dial)?;
-        let mut alone = tried.clone();
-        let factor = |power: &Stops| {
-            alone.powers[*light] = Some(*power);
-            parts.weights(&alone).get(first + n).copied()
-        };
-        let factors = powers.iter().filter_map(factor).collect();
-        Some((*light, powers, Turn { layer: first + n, factors, at }))
-    };
-    let turns: Vec<(usize, Vec<Stops>, Turn)> = parts.lights.iter().enumerate().filter_map(turn).collect();
-    let dials: Vec<Turn> = turns.iter().map(|(_, _, turn)| turn.clone()).collect();
-    let found = solve(sums, &parts.weights(tried), &dials, wished);
-    for ((light, powers, turn), at) in turns.into_iter().zip(found) {
-        if at != turn.at {
-            tried.powers[light] = Some(powers[at]);
-        }
-    }
 }
 
 /// A light's setting nearest to a power; none where it has no unit, or its power is not known.
@@ -443,7 +383,7 @@ fn words<'a>(
     tones: &ShotTones,
     whole: Option<(&'a Shot, Vec<(&'a str, f32)>)>,
 ) -> Mixed<'a> {
-    let first = usize::from(parts.room.is_some());
+    let first = parts.first_light();
     let light = |(n, (light, shot)): (usize, &(usize, &'a Shot))| {
         let MixLight { as_shot, dial, over, .. } = told(setup, parts, tried, *light, shot);
         let turned = dial.filter(|dial| Some(dial) != as_shot.as_ref()).map(|dial| (Stops::of(over), dial));

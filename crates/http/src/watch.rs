@@ -23,6 +23,8 @@ use crate::shots::{File, MOST_FILE_BYTES, Shots};
 
 /// How often it is looked into.
 const EVERY: Duration = Duration::from_millis(500);
+/// At most 2 to the power of this times as seldom where the record can't take what lies there: each half minute.
+const LONGEST_REST: u32 = 6;
 /// A look that nobody worked on for so long is not the one that is being shot.
 const WORKED_ON: TimeDelta = TimeDelta::hours(12);
 /// So many files are taken between two looks into the folder.
@@ -82,9 +84,10 @@ impl Folder {
 
     /// Watches for as long as the server runs.
     pub async fn watch(self: Arc<Self>, store: Store, shots: Shots) {
-        let mut watch = Watch { known: None, seen: HashMap::new(), refused: HashMap::new() };
+        let mut watch = Watch { known: None, seen: HashMap::new(), refused: HashMap::new(), in_vain: 0 };
         loop {
-            tokio::time::sleep(EVERY).await;
+            // What the record can't take now is read anew each time: less often, the longer that lasts.
+            tokio::time::sleep(EVERY * (1 << watch.in_vain.min(LONGEST_REST))).await;
             watch.look(&self, &store, &shots).await;
         }
     }
@@ -98,6 +101,8 @@ struct Watch {
     seen: HashMap<String, Lies>,
     /// Files that are no pictures, as they lay there, and why: looked at again once they changed.
     refused: HashMap<String, (Lies, String)>,
+    /// So many times in a row the record could not take a file.
+    in_vain: u32,
 }
 
 impl Watch {
@@ -137,6 +142,7 @@ impl Watch {
                     for (name, lies) in ready.into_iter().take(AT_ONCE) {
                         match take(&path, &name, lies, look, store, shots).await {
                             Ok(()) => {
+                                self.in_vain = 0;
                                 self.seen.remove(&name);
                                 taken.insert((name, lies));
                             }
@@ -144,7 +150,10 @@ impl Watch {
                                 self.refused.insert(name.clone(), (lies, why));
                             }
                             // Not now: the record is away, or has no time.
-                            Err(None) => break,
+                            Err(None) => {
+                                self.in_vain = self.in_vain.saturating_add(1);
+                                break;
+                            }
                         }
                     }
                 }

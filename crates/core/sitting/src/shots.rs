@@ -11,7 +11,7 @@ use uuid::Uuid;
 
 use crate::role::LightId;
 
-/// How many frames a setup keeps in mind: one for each light, one without flash, one of all, and some that were shot since. The look's roll holds all.
+/// How many frames a setup keeps in mind: the last of each light, of the room and of all, and some that were shot since. The look's roll holds all.
 pub const MOST_SHOTS: usize = 16;
 
 /// Of how many lights a frame remembers that they were changed: more names than a look ever has.

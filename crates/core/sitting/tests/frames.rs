@@ -95,6 +95,13 @@ fn what_can_not_be_read_is_refused_at_its_field() {
 fn the_last_frames_are_kept_in_mind_and_stay_with_their_look() {
     let many = after(&lit(), (0..MOST_SHOTS + 3).map(|n| frame(n, json!({"alone": "key"}))).collect::<Vec<_>>());
     assert_eq!((many.shots.len(), many.shots[0].frame, many.frames), (MOST_SHOTS, 4, MOST_SHOTS as u32 + 3));
+    // The last frame of each light stays for the mix, however many are shot after it.
+    let each = [frame(100, json!("no_flash")), frame(101, json!({"alone": "key"})), frame(102, json!({"alone": "fill"}))];
+    let later = (0..2 * MOST_SHOTS).map(|n| frame(n, if n % 2 == 0 { json!("all") } else { Value::Null }));
+    let kept = after(&lit(), each.into_iter().chain(later).collect::<Vec<_>>());
+    let pictures: Vec<Uuid> = kept.shots[..3].iter().map(|s| s.picture).collect();
+    assert_eq!((kept.shots.len(), pictures), (MOST_SHOTS, vec![id(100), id(101), id(102)]));
+    assert_eq!(kept.shots.last().map(|s| s.picture), Some(id(2 * MOST_SHOTS - 1)));
     // A light that goes takes along what was said of it.
     let gone = then(&many, json!({"light_removed": {"light": "key"}}));
     assert!(gone.shots.iter().all(|shot| shot.lit.is_none()));

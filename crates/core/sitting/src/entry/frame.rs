@@ -112,13 +112,20 @@ impl Setup {
                 return Err(Refusal::new("picture.id", "This picture is in the look already."));
             }
             if self.shots.len() == MOST_SHOTS {
-                self.shots.remove(0);
+                self.shots.remove(self.least_wanted());
             }
             let set = self.set_at();
             let (as_shot, lit) = (*as_shot, lit.clone());
             self.shots.push(Shot { picture: *id, frame: self.frames, as_shot, lit, meant: false, set, changed: Vec::new() });
         }
         Ok(())
+    }
+
+    /// The frame that is let go where there are too many: the oldest of which nothing is said, or that a newer one of the same lights replaced. What is
+    /// the last of its lights is wanted for the mix.
+    fn least_wanted(&self) -> usize {
+        let replaced = |(n, shot): (usize, &Shot)| shot.lit.is_none() || self.shots[n + 1..].iter().any(|later| later.lit == shot.lit);
+        self.shots.iter().enumerate().position(replaced).unwrap_or(0)
     }
 
     pub(super) fn say_of_frame(&mut self, said: &FrameSaid) -> Result<(), Refusal> {

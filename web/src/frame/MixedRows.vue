@@ -73,12 +73,8 @@ type Row = (typeof rows.value)[number]
 const signed = (stops: number) => `${stops < 0 ? '−' : '+'}${Math.abs(stops).toFixed(1)}`
 const isTurned = (row: Row) => row.now !== undefined && row.now !== row.shot
 
-function turn(row: Row, to: Setting, byHand: boolean): void {
-  if (row.id === ROOM) mix.expose(to.written, byHand)
-  else mix.turn(row.id, to.written, byHand)
-}
 function drop(row: Row, to: Setting | undefined): void {
-  if (to) turn(row, to, false)
+  if (to) mix.turn(row.id, to.written)
   else mix.letGo()
 }
 const KEYS: Record<string, 'up' | 'down'> = { ArrowLeft: 'up', ArrowRight: 'down', ArrowUp: 'up', ArrowDown: 'down' }
@@ -181,7 +177,7 @@ function sayInOrder(): void {
               :settings="row.settings"
               :now="row.shot"
               :next="isTurned(row) ? row.now : undefined"
-              @drag="turn(row, $event, true)"
+              @drag="mix.turn(row.id, $event.written, true)"
               @drop="drop(row, $event)"
             />
           </div>

@@ -3,6 +3,7 @@ import { computed, reactive, ref, watch, type Ref } from 'vue'
 import { useAsking } from '@/api/asking'
 import { answered, api, type FramesMixed, type MixQuestion, type NamedPatch, type Setup, type Span } from '@/api/client'
 import { useBoard } from '@/look/board'
+import { decoded } from '@/picture/decoded'
 import { sameSkin } from './shot'
 
 /** Where there was no answer, a mix is asked for again after so long, milliseconds. */
@@ -16,14 +17,8 @@ interface Asked {
   question: MixQuestion
 }
 
-const put = async ({ setup, question }: Asked): Promise<FramesMixed> => {
-  const mixed = await answered(api.POST('/api/mixed', { body: { setup, question } }))
-  const image = new Image()
-  image.src = mixed.picture
-  // Swapped in only once it can be drawn: nothing blanks. Where pictures can't be decoded, it is shown all the same.
-  await image.decode?.().catch(() => undefined)
-  return mixed
-}
+const put = async ({ setup, question }: Asked): Promise<FramesMixed> =>
+  decoded(await answered(api.POST('/api/mixed', { body: { setup, question } })))
 
 /** Frames of one light each, mixed: what is tried, the picture that gives, and the way to the board. */
 export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () => NamedPatch[], grey: Ref<boolean>) {
@@ -136,31 +131,29 @@ export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () 
     },
   )
 
-  function turn(light: string, dial: string, byHand = false): void {
+  /** A light's dial; the room's is the shutter. */
+  function turn(id: string, to: string, byHand = false): void {
     asShot.value = false
-    notFound.value = undefined
     moving.value = byHand
-    tried.dials.set(light, dial)
-  }
-  /** One setting up or down. */
-  function step(light: string, way: 'up' | 'down'): void {
-    if (light === ROOM) {
-      const times = mixed.value?.room?.shutters ?? []
-      const at = times.findIndex((s) => s.written === mixed.value?.exposure.shutter)
-      const to = times[at + (way === 'up' ? -1 : 1)]
-      if (at >= 0 && to) expose(to.written)
-      return
+    if (id === ROOM) tried.shutter = to
+    else {
+      notFound.value = undefined
+      tried.dials.set(id, to)
     }
-    const settings = board.board?.lanes.find((l) => l.id === light)?.dial?.settings ?? []
-    const now = tried.dials.get(light) ?? mixed.value?.lights.find((l) => l.light === light)?.dial
+  }
+  const dialOf = (id: string) =>
+    id === ROOM
+      ? { settings: mixed.value?.room?.shutters, now: mixed.value?.exposure.shutter }
+      : {
+          settings: board.board?.lanes.find((l) => l.id === id)?.dial?.settings,
+          now: tried.dials.get(id) ?? mixed.value?.lights.find((l) => l.light === id)?.dial,
+        }
+  /** One setting up or down. */
+  function step(id: string, way: 'up' | 'down'): void {
+    const { settings = [], now } = dialOf(id)
     const at = settings.findIndex((s) => s.written === now)
     const to = settings[at + (way === 'up' ? -1 : 1)]
-    if (at >= 0 && to) turn(light, to.written)
-  }
-  function expose(shutter: string, byHand = false): void {
-    asShot.value = false
-    moving.value = byHand
-    tried.shutter = shutter
+    if (at >= 0 && to) turn(id, to.written)
   }
   function mute(id: string): void {
     asShot.value = false
@@ -229,7 +222,6 @@ export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () 
     isOff,
     turn,
     step,
-    expose,
     letGo: () => (moving.value = false),
     mute,
     solo,

@@ -3,6 +3,7 @@ import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useAsking } from '@/api/asking'
 import { answered, api, Refused, type Entry, type FrameForetold, type FramePatch, type Setup } from '@/api/client'
 import { timed } from '@/ui/times'
+import { decoded } from './decoded'
 
 /** What is shown: as it is known to lie, or every light on its wish. */
 export type Show = 'now' | 'wished'
@@ -27,15 +28,6 @@ export interface Wanted {
 /** While cast shadows are worked out, or where there was no answer, a picture is asked for again after so long, milliseconds. */
 const AGAIN = 1000
 
-/** A frame that was answered, its picture ready to be shown. */
-async function ready(frame: FrameForetold): Promise<FrameForetold> {
-  const image = new Image()
-  image.src = frame.picture
-  // Swapped in only once it can be drawn: nothing blanks. Where pictures can't be decoded, it is shown all the same.
-  await image.decode?.().catch(() => undefined)
-  return frame
-}
-
 /** The foretold frame of what is wanted: asked for anew whenever that changes; the last one stays until the next is there. */
 export function useForetold(wanted: () => Wanted | undefined) {
   const page = crypto.randomUUID()
@@ -43,7 +35,7 @@ export function useForetold(wanted: () => Wanted | undefined) {
   const asking = useAsking(async ({ setup, entries = [], ...question }: Wanted) => {
     turn += 1
     const body = { setup, entries, question: { ...question, page, turn } }
-    return ready(await answered(api.POST('/api/foretold', { body })))
+    return decoded(await answered(api.POST('/api/foretold', { body })))
   })
   const frame = shallowRef<FrameForetold>()
   /** When the frame that is shown was drawn. */

@@ -55,12 +55,6 @@ impl Layers {
 }
 
 impl Sums {
-    /// How many patches there are.
-    #[must_use]
-    pub const fn patches(&self) -> usize {
-        self.of.len()
-    }
-
     /// The light that a layer gives to a patch; 0 where there is no such patch or layer.
     #[must_use]
     pub fn gives(&self, patch: usize, layer: usize, weights: &[f32]) -> f32 {

@@ -165,13 +165,13 @@ export const test = base.extend<{ board: (look: string) => Promise<Page> }, { ap
     { scope: 'worker' },
   ],
   baseURL: async ({ app }, use) => use(app.url),
-  // What goes wrong in the page fails the test. A refused draft is an answer, not a fault.
+  // What goes wrong in the page fails the test. A refused draft is an answer, not a fault; so is "busy" of a machine that stood still, which is asked again.
   page: async ({ page }, use) => {
     const faults: string[] = []
     page.on('pageerror', (error) => faults.push(error.message))
     page.on('console', (message) => {
       const expected =
-        /Service Worker registration blocked by Playwright|status of 4(00|04|09|13|22)|ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_INTERNET_DISCONNECTED|ERR_INCOMPLETE_CHUNKED|ERR_NETWORK_CHANGED/.test(
+        /Service Worker registration blocked by Playwright|status of (4(00|04|09|13|22)|503)|ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_INTERNET_DISCONNECTED|ERR_INCOMPLETE_CHUNKED|ERR_NETWORK_CHANGED/.test(
           message.text(),
         )
       if (['error', 'warning'].includes(message.type()) && !expected) faults.push(message.text())

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { crc32, deflateSync } from 'node:zlib'
 import { expect, type App } from './app'
 
 /** A look with a key that stands on the plan, and was read a stop under its wish. */
@@ -63,3 +64,27 @@ export const dropped = (file: string): { name: string; base64: string } => ({
   name: file.split('/').at(-1) ?? '',
   base64: readFileSync(file).toString('base64'),
 })
+
+/** A grey card that fills the frame, as a file of a camera that gave it this value. */
+export function card(value: number, tags: string[]): string {
+  const [width, height] = [160, 120]
+  const chunk = (kind: string, data: Buffer) => {
+    const [size, check] = [Buffer.alloc(4), Buffer.alloc(4)]
+    size.writeUInt32BE(data.length)
+    check.writeUInt32BE(crc32(Buffer.concat([Buffer.from(kind), data])))
+    return Buffer.concat([size, Buffer.from(kind), data, check])
+  }
+  const head = Buffer.alloc(13)
+  head.writeUInt32BE(width, 0)
+  head.writeUInt32BE(height, 4)
+  head.set([8, 2, 0, 0, 0], 8)
+  const rows = Buffer.alloc(height * (1 + 3 * width), value)
+  for (let y = 0; y < height; y++) rows[y * (1 + 3 * width)] = 0
+  const signature = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])
+  const parts = [chunk('IHDR', head), chunk('IDAT', deflateSync(rows)), chunk('IEND', Buffer.alloc(0))]
+  const file = join(mkdtempSync(join(tmpdir(), 'ink-lamp-')), `CARD${value}.png`)
+  writeFileSync(file, Buffer.concat([signature, ...parts]))
+  const usual = ['-FNumber=8', '-ISO=100', '-Model=Loft 35', '-DateTimeOriginal=2026:11:30 20:16:05']
+  execFileSync('exiftool', ['-q', '-overwrite_original', ...usual, ...tags, file])
+  return file
+}

@@ -3,3 +3,4 @@
 //! - [`exif`]: what a picture's own file says of how it was taken.
 
 pub mod exif;
+pub mod roll;

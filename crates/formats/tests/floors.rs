@@ -4,5 +4,5 @@ use ink_lamp_house::House;
 
 #[test]
 fn every_module_names_only_what_stands_below_it() {
-    assert_eq!(House::problems(env!("CARGO_MANIFEST_DIR"), &["exif"]), [] as [String; 0]);
+    assert_eq!(House::problems(env!("CARGO_MANIFEST_DIR"), &["exif", "roll"]), [] as [String; 0]);
 }

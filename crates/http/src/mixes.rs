@@ -3,8 +3,10 @@
 use std::sync::{Arc, Mutex, PoisonError};
 
 use actix_web::web;
+use ink_lamp_light::scale::ToneCurve;
 use ink_lamp_photo::{
     error::PhotoError,
+    levels::Levels,
     mixed::{
         layers::{Layers, Source},
         parts::Parts,
@@ -45,6 +47,7 @@ struct Made {
     room: Option<(Uuid, f32)>,
     lights: Vec<(Uuid, (f32, f32))>,
     whole: Option<Uuid>,
+    curve: Option<ToneCurve>,
 }
 
 impl Made {
@@ -53,6 +56,7 @@ impl Made {
             room: parts.room.map(|shot| (shot.picture, parts.room_factor())),
             lights: parts.lights.iter().map(|(_, shot)| (shot.picture, parts.factors(shot))).collect(),
             whole: parts.whole.map(|shot| shot.picture),
+            curve: parts.curve().cloned(),
         }
     }
 }
@@ -90,9 +94,10 @@ impl Mixes {
             Some(id) => Some(shots.picture(store, id).await?),
             None => None,
         };
+        let levels = Levels::of(made.curve.as_ref());
         let taken_apart = web::block(move || {
             let sources: Vec<Source> = lights.iter().map(|(picture, factors)| Source { picture, factors: *factors }).collect();
-            let whole = Layers::of(room.as_ref().map(|(picture, to)| (&**picture, *to)), &sources, whole.as_deref())?;
+            let whole = Layers::of(room.as_ref().map(|(picture, to)| (&**picture, *to)), &sources, whole.as_deref(), &levels)?;
             Ok::<_, PhotoError>(Apart { half: whole.halved(), whole })
         });
         let apart = taken_apart.await.map_err(|error| Problem::broken_off(&error))?;

@@ -5,6 +5,7 @@ use std::time::Duration;
 
 use criterion::{Criterion, criterion_group, criterion_main};
 use ink_lamp_photo::{
+    levels::Levels,
     mixed::layers::{Layers, Source},
     open::Photo,
     picture::Picture,
@@ -26,14 +27,15 @@ fn photo(c: &mut Criterion) {
     let mut group = c.benchmark_group("photo");
     group.sample_size(10).measurement_time(Duration::from_secs(8));
     group.bench_function("24 megapixels, from file to picture", |b| b.iter(|| Photo::open(&file).unwrap()));
+    let plain = Levels::plain();
     let kept = Photo::open(&file).unwrap().picture;
     group.bench_function("kept as JPEG", |b| b.iter(|| kept.to_jpeg().unwrap()));
     let jpeg = kept.to_jpeg().unwrap();
     group.bench_function("kept picture read again", |b| b.iter(|| Picture::from_jpeg(&jpeg).unwrap()));
     group.bench_function("tones of all of it and of nine patches", |b| {
         b.iter(|| {
-            let patch = |n: usize| PatchTone::of(&kept, Patch { x: n as f32 / 10.0, y: 0.5, radius: 0.02 });
-            (Tones::of(&kept), (0..9).map(patch).collect::<Vec<_>>())
+            let patch = |n: usize| PatchTone::of(&kept, Patch { x: n as f32 / 10.0, y: 0.5, radius: 0.02 }, &plain);
+            (Tones::of(&kept, &plain), (0..9).map(patch).collect::<Vec<_>>())
         });
     });
     group.finish();
@@ -46,21 +48,22 @@ fn mixed(c: &mut Criterion) {
     let sources: Vec<Source> = frames[1..].iter().map(alone).collect();
     let mut group = c.benchmark_group("mixed");
     group.measurement_time(Duration::from_secs(8));
-    let layers = Layers::of(Some((&frames[0], 1.0)), &sources, None).unwrap();
+    let plain = Levels::plain();
+    let layers = Layers::of(Some((&frames[0], 1.0)), &sources, None, &plain).unwrap();
     let patches: Vec<Patch> = (0..9).map(|n| Patch { x: n as f32 / 10.0, y: 0.5, radius: 0.02 }).collect();
     let mut turned = 0u8;
     group.bench_function("six lights at 960 x 1200, picture and numbers", |b| {
         b.iter(|| {
             turned = turned.wrapping_add(1);
             let mixed = layers.picture(&[1.0, 0.7, 0.4 + f32::from(turned) / 512.0, 0.2, 0.3, 0.1, 0.2]);
-            (Tones::of(&mixed), PatchTone::of_all(&mixed, &patches), layers.sums(&patches))
+            (Tones::of(&mixed, &plain), PatchTone::of_all(&mixed, &patches, &plain), layers.sums(&patches))
         });
     });
     let mix = layers.picture(&[0.3; 7]);
     group.bench_function("its JPEG", |b| b.iter(|| mix.to_jpeg_for_screens().unwrap()));
     group.sample_size(10);
     group.bench_function("seven frames taken apart", |b| {
-        b.iter(|| Layers::of(Some((&frames[0], 1.0)), &sources, Some(&frames[1])).unwrap())
+        b.iter(|| Layers::of(Some((&frames[0], 1.0)), &sources, Some(&frames[1]), &plain).unwrap())
     });
     group.finish();
 }

@@ -10,11 +10,11 @@ use image::{
 
 use crate::{
     error::{MOST_PIXELS, PhotoError},
+    levels::Levels,
     picture::Picture,
     preview::{Inside, inside},
     profile::{Decoded, Kind, Profile},
     reduce::{Rows, fitting, reduced},
-    srgb::value,
 };
 
 /// The longest side of what is kept of it.
@@ -127,7 +127,8 @@ fn decoded(mut decoder: impl ImageDecoder) -> Result<Photo, PhotoError> {
 fn of_light(rows: &impl Rows, size: (usize, usize)) -> Picture {
     let to = fitting(size.0, size.1, LONGEST);
     let light = reduced(rows, size, to);
-    Picture { width: to.0, height: to.1, values: light.into_iter().map(|pixel| pixel.map(value)).collect() }
+    let plain = Levels::plain();
+    Picture { width: to.0, height: to.1, values: light.into_iter().map(|pixel| pixel.map(|light| plain.value(light))).collect() }
 }
 
 const fn is_on_its_side(turned: Orientation) -> bool {

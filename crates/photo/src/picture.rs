@@ -7,8 +7,9 @@ use std::io::Cursor;
 
 use crate::{
     error::PhotoError,
+    levels::Levels,
     reduce::{Rows, fitting, reduced},
-    srgb::{LUMINANCE, OF_8_BITS, value},
+    srgb::OF_8_BITS,
 };
 
 /// A picture: sRGB, 8 bits a colour, upright.
@@ -53,8 +54,8 @@ impl Picture {
     /// In one grey: the luminance of each pixel.
     #[must_use]
     pub fn grey(&self) -> Self {
-        let table = &*OF_8_BITS;
-        let grey = |v: &[u8; 3]| [value((0..3).map(|c| LUMINANCE[c] * table[usize::from(v[c])]).sum()); 3];
+        let plain = Levels::plain();
+        let grey = |v: &[u8; 3]| [plain.value(plain.light(*v)); 3];
         Self { values: self.values.par_iter().map(grey).collect(), ..*self }
     }
 
@@ -63,7 +64,8 @@ impl Picture {
     pub fn within(&self, longest: usize) -> Self {
         let (width, height) = fitting(self.width, self.height, longest);
         let light = reduced(self, (self.width, self.height), (width, height));
-        Self { width, height, values: light.into_iter().map(|pixel| pixel.map(value)).collect() }
+        let plain = Levels::plain();
+        Self { width, height, values: light.into_iter().map(|pixel| pixel.map(|light| plain.value(light))).collect() }
     }
 
     /// From a JPEG that was made of one.

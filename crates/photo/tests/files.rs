@@ -4,6 +4,7 @@
 use image::{DynamicImage, ExtendedColorType, ImageEncoder, ImageFormat, RgbImage, codecs::png::PngEncoder, metadata::Orientation};
 use ink_lamp_photo::{
     error::PhotoError,
+    levels::Levels,
     open::{LONGEST, Photo},
     tones::{Patch, PatchTone},
 };
@@ -23,7 +24,7 @@ fn fields() -> RgbImage {
 fn tones(file: &[u8]) -> Vec<f32> {
     let photo = Photo::open(file).unwrap();
     let field = |n: usize| Patch { x: (n as f32 + 0.5) / 6.0, y: 0.5, radius: 0.4 };
-    (0..6).map(|n| PatchTone::of(&photo.picture, field(n)).tone.unwrap()).collect()
+    (0..6).map(|n| PatchTone::of(&photo.picture, field(n), &Levels::plain()).tone.unwrap()).collect()
 }
 
 fn written(image: &DynamicImage, format: ImageFormat) -> Vec<u8> {

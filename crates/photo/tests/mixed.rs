@@ -5,6 +5,7 @@ use std::sync::LazyLock;
 
 use ink_lamp_light::scale::{Aperture, Stops};
 use ink_lamp_photo::{
+    levels::Levels,
     mixed::{
         laid::Edges,
         layers::{Layers, Source as Frame},
@@ -79,7 +80,7 @@ static SHOT: LazyLock<Studio> = LazyLock::new(|| Studio {
 
 fn layers(studio: &Studio) -> Layers {
     let sources: Vec<Frame> = studio.alone.iter().map(|picture| Frame { picture, factors: (1.0, 1.0) }).collect();
-    Layers::of(Some((&studio.dark, 1.0)), &sources, Some(&studio.all)).unwrap()
+    Layers::of(Some((&studio.dark, 1.0)), &sources, Some(&studio.all), &Levels::plain()).unwrap()
 }
 
 /// As it would be with the sitter, and all else, so many pixels to the right and down.
@@ -95,7 +96,7 @@ fn off(one: &Picture, other: &Picture, darkest: f32) -> Vec<f32> {
     for y in 1..60 {
         for x in 1..48 {
             let patch = Patch { x: x as f32 / 48.0, y: y as f32 / 60.0, radius: 0.006 };
-            let (a, b) = (PatchTone::of(one, patch), PatchTone::of(other, patch));
+            let (a, b) = (PatchTone::of(one, patch, &Levels::plain()), PatchTone::of(other, patch, &Levels::plain()));
             if let (Some(a), Some(b)) = (a.tone, b.tone)
                 && (darkest..1.8).contains(&a)
                 && b < 1.8
@@ -179,7 +180,7 @@ fn dials_are_found_for_a_wished_ratio_and_the_true_frame_has_it() {
     let by: Vec<f64> = found.iter().zip(&turns).map(|(at, turn)| f64::from(turn.factors[*at].log2())).collect();
     let stops: [f64; 4] = std::array::from_fn(|n| STOPS[n] + by[n]);
     let truth = frame(lights(stops), ROOM);
-    let tone = |patch| PatchTone::of(&truth, patch).tone.unwrap();
+    let tone = |patch| PatchTone::of(&truth, patch, &Levels::plain()).tone.unwrap();
     assert!((tone(LIT) - tone(SHADOW) - 3f32.log2()).abs() < 0.1, "{by:?}: {}", tone(LIT) - tone(SHADOW));
     assert!((tone(LIT) - lit).abs() < 0.1 && (tone(WALL) - wall).abs() < 0.1, "{by:?}: {} {}", tone(LIT), tone(WALL));
     // What matters little is turned little: hardly any of the rim's light reaches cheek or wall.
@@ -206,11 +207,11 @@ fn at_half_the_size_patches_have_the_same_tones() {
     let weights = [1.0, 0.5, 2.0, 1.0, 1.0];
     let (a, b) = (whole.picture(&weights), half.picture(&weights));
     for patch in [LIT, SHADOW, WALL] {
-        let (a, b) = (PatchTone::of(&a, patch).tone.unwrap(), PatchTone::of(&b, patch).tone.unwrap());
+        let (a, b) = (PatchTone::of(&a, patch, &Levels::plain()).tone.unwrap(), PatchTone::of(&b, patch, &Levels::plain()).tone.unwrap());
         assert!((a - b).abs() < 0.03, "{a} {b}");
     }
     let one = Picture { width: 1, height: 1, values: vec![[90; 3]] };
-    let small = Layers::of(None, &[Frame { picture: &one, factors: (1.0, 1.0) }], None).unwrap().halved();
+    let small = Layers::of(None, &[Frame { picture: &one, factors: (1.0, 1.0) }], None, &Levels::plain()).unwrap().halved();
     assert_eq!(small.picture(&[1.0]).values, [[90; 3]]);
 }
 
@@ -218,11 +219,11 @@ fn at_half_the_size_patches_have_the_same_tones() {
 fn frames_of_other_shapes_are_refused_and_those_of_other_sizes_are_not() {
     let wide = Picture { width: 300, height: 240, values: SHOT.dark.values.clone() };
     let one = [Frame { picture: &SHOT.alone[0], factors: (1.0, 1.0) }];
-    let refused = Layers::of(Some((&wide, 1.0)), &one, None).unwrap_err().to_string();
+    let refused = Layers::of(Some((&wide, 1.0)), &one, None, &Levels::plain()).unwrap_err().to_string();
     assert!(refused.starts_with("A frame of 300 × 240 pixels does not lie on one of 240 × 300"), "{refused}");
-    assert!(Layers::of(None, &[], None).is_err());
+    assert!(Layers::of(None, &[], None, &Levels::plain()).is_err());
     let small = SHOT.dark.within(150);
-    assert!(Layers::of(Some((&small, 1.0)), &one, None).is_ok());
+    assert!(Layers::of(Some((&small, 1.0)), &one, None, &Levels::plain()).is_ok());
 }
 
 fn id(n: usize) -> Uuid {
@@ -311,7 +312,7 @@ proptest! {
         let half = |(a, b): (u8, u8)| Picture { width: 20, height: 20, values: (0..400).map(|i| [if i % 20 < 10 { a } else { b }; 3]).collect() };
         let alone: Vec<Picture> = values.into_iter().map(half).collect();
         let sources: Vec<Frame> = alone.iter().map(|picture| Frame { picture, factors: (1.0, 1.0) }).collect();
-        let layers = Layers::of(None, &sources, None).unwrap();
+        let layers = Layers::of(None, &sources, None, &Levels::plain()).unwrap();
         let patches = [Patch { x: 0.25, y: 0.5, radius: 0.1 }, Patch { x: 0.75, y: 0.5, radius: 0.1 }];
         let sums = layers.sums(&patches);
         let turns: Vec<Turn> = (0..2).map(|layer| Turn { layer, factors: (0..30).map(|n| (1.5 - n as f32 / 10.0).exp2()).collect(), at: 15 }).collect();

@@ -72,7 +72,7 @@ pub use changes::{Change, Changes};
 pub use codes::Code;
 pub use door_role::DoorRole;
 pub use error::{Answer, StoreError, Unreadable};
-pub use frames::{Frame, NewFrame, Size};
+pub use frames::{Frame, FrameThen, FrameToMove, NewFrame, Rated, Size};
 pub use kit::{Imported, Kit, UnreadableItem};
 pub use learnt::Learnt;
 pub use purge::Forgotten;

@@ -285,6 +285,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/frames/judged": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A frame against what was foretold and wished: a black band, the room without flash, what high-speed sync lost, and what is behind a difference. Nothing
+         *     is kept.
+         */
+        post: operations["judgeFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/frames/{id}/picture": {
         parameters: {
             query?: never;
@@ -295,6 +315,23 @@ export interface paths {
         /** A frame's picture: a JPEG of at most 2048 pixels a side, sRGB, upright. */
         get: operations["framePicture"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/frames/{id}/rating": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says of a frame how it is rated, with a note, in place of what was said before. */
+        put: operations["rateFrame"];
         post?: never;
         delete?: never;
         options?: never;
@@ -645,6 +682,23 @@ export interface paths {
         patch: operations["renameSetup"];
         trace?: never;
     };
+    "/api/setups/{id}/curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A camera's tone curve from frames of one grey card in one light, each exposed otherwise. Nothing is kept: the camera's sheet in the kit takes it. */
+        post: operations["teachCurve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/setups/{id}/entries": {
         parameters: {
             query?: never;
@@ -674,6 +728,74 @@ export interface paths {
         put?: never;
         /** Takes a frame into a look: the file itself is the body. JPEG, PNG, WebP, TIFF, or a raw file that is TIFF inside; at most 80 MB and 120 million pixels. */
         post: operations["takeFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{id}/frames.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The roll as CSV: a line each frame, with its lights and what was changed since the one before. */
+        get: operations["rollCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{id}/frames.xmp.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sidecar for each frame, called as its file: rating, note, keywords and the lights, as XMP in a zip archive. */
+        get: operations["rollSidecars"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{id}/frames/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was changed from one frame of a look to another: lights on, camera, each light, what stands around. */
+        get: operations["frameChanges"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{id}/frames/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a frame out of a look's roll and, where another look is named, into that one's. Each tape takes it back by itself. */
+        post: operations["moveFrame"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1088,6 +1210,33 @@ export interface components {
             /** @description `off the ceiling`. */
             words: string;
         };
+        /** @description A bracket of one grey card in one light. */
+        Bracket: {
+            /** @description Where the card is in all of them. */
+            card: components["schemas"]["FramePatch"];
+            /** @description The pictures of its frames: 3 to 11 of the look's, whose files say how each was exposed. */
+            frames: string[];
+        };
+        /** @description A frame of a bracket. */
+        BracketFrame: {
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+            /**
+             * Format: float
+             * @description What plain sRGB would tell of the card; none where it is black.
+             */
+            plain?: number | null;
+            /**
+             * Format: double
+             * @description What it is by the curve; none where the card tells nothing.
+             */
+            tone?: number | null;
+            /** @description What it was good for. */
+            used: components["schemas"]["FrameUse"];
+        };
         /** @description A flash bulb: one burn, one power. Its light is taken as a bell curve (an assumption). */
         Bulb: {
             /**
@@ -1135,6 +1284,7 @@ export interface components {
         CameraBody: {
             /** @description Where its noise is least. */
             base_iso: components["schemas"]["Iso"];
+            curve?: components["schemas"]["ToneCurve"] | null;
             /** @description Its shortest time. */
             fastest: components["schemas"]["ShutterTime"];
             /** @description Whether it can fire pulses through a travelling curtain. */
@@ -1154,6 +1304,16 @@ export interface components {
              * @enum {string}
              */
             steps: "thirds" | "halves";
+        };
+        /** @description A camera whose clock stands off ours, as its frames tell that came as they were shot. */
+        CameraClock: {
+            /**
+             * Format: int64
+             * @description By so many seconds it is behind (+) or ahead (−).
+             */
+            behind: number;
+            /** @description As its files call it; none where they don't. */
+            camera?: string | null;
         };
         /** @description Where the camera stands and how it is held. */
         CameraPlace: {
@@ -1786,6 +1946,20 @@ export interface components {
          * @enum {string}
          */
         Convention: "lit_shadow" | "readings";
+        /** @description What a bracket taught. */
+        CurveTaught: {
+            /** @description The curve: the camera's sheet takes it as it is. */
+            curve: components["schemas"]["ToneCurve"];
+            /** @description The curve to be drawn: dark to bright, at every fifth of 256 values. */
+            drawn: components["schemas"]["DrawnTone"][];
+            /** @description What became of each frame, in the order in which they were sent. */
+            frames: components["schemas"]["BracketFrame"][];
+            /**
+             * Format: double
+             * @description How sure a tone by it is within the bracket, stops: one standard deviation.
+             */
+            sure: number;
+        };
         /** @description How the database is. */
         DatabaseHealth: {
             /** @description Whether it answers. */
@@ -1937,6 +2111,24 @@ export interface components {
             setup: components["schemas"]["Setup"];
             /** @description What would happen after it, in order: at most 20. */
             then?: components["schemas"]["Entry"][];
+        };
+        /** @description A place of a drawn curve. */
+        DrawnTone: {
+            /**
+             * Format: float
+             * @description Its tone by plain sRGB, stops over mid-grey.
+             */
+            plain: number;
+            /**
+             * Format: float
+             * @description Its tone by the curve.
+             */
+            tone: number;
+            /**
+             * Format: int32
+             * @description The value, 0 to 255.
+             */
+            value: number;
         };
         /** @description t0.1 at a power. */
         DurationPoint: {
@@ -2105,6 +2297,9 @@ export interface components {
         } | {
             /** @description A frame was read as a meter is. */
             frame_read: components["schemas"]["FrameRead"];
+        } | {
+            /** @description A frame was taken out of the roll. */
+            frame_away: components["schemas"]["FrameAway"];
         } | {
             /** @description Skin was compared with a grey card in a frame. */
             skin: components["schemas"]["SkinCompared"];
@@ -2724,6 +2919,26 @@ export interface components {
             /** @description Group and channel: `A · ch 1`. */
             trigger?: string | null;
         };
+        /** @description What was foretold of a light alone on a patch. */
+        ForetoldOfLight: {
+            /** @description The light. */
+            light: components["schemas"]["LightId"];
+            /**
+             * Format: double
+             * @description Stops over mid-grey, −24 to 24.
+             */
+            tone: number;
+        };
+        /** @description What was foretold of a patch. */
+        ForetoldOfPatch: {
+            /** @description Of each light alone: at most 8. */
+            lights?: components["schemas"]["ForetoldOfLight"][];
+            /**
+             * Format: double
+             * @description Of all that shines on it, stops over mid-grey, −24 to 24.
+             */
+            tone: number;
+        };
         /** @description What was forgotten for good. Backups that were made before still hold it. */
         ForgottenView: {
             /**
@@ -2741,6 +2956,21 @@ export interface components {
              * @description So many sittings.
              */
             sittings: number;
+        };
+        /** @description A frame was taken out of the roll. */
+        FrameAway: {
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+            /** @description The look that it went to, as that was called; none where it went nowhere. */
+            to?: string | null;
+        };
+        /** @description What was changed from one frame to another. */
+        FrameChanges: {
+            /** @description A line each; empty where nothing was, as far as it was told. */
+            changes: components["schemas"]["Vec"][];
         };
         /** @description A foretold frame with its numbers. Tones are in stops over mid-grey. */
         FrameForetold: {
@@ -2807,6 +3037,47 @@ export interface components {
              */
             width: number;
         };
+        /** @description What a frame says. */
+        FrameJudged: {
+            /** @description The most pressing first. */
+            said: components["schemas"]["Judgement"][];
+        };
+        /** @description A frame that is to leave a look's roll. */
+        FrameLeaves: {
+            /**
+             * Format: date-time
+             * @description When, from 1900 to 2200.
+             */
+            at: string;
+            /**
+             * Format: uuid
+             * @description Of the entry on the tape that it leaves, made by the client (UUID version 7): sent twice, it is done once.
+             */
+            away: string;
+            /**
+             * Format: uuid
+             * @description Of the entry on the tape that it comes to.
+             */
+            here: string;
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+            /**
+             * Format: uuid
+             * @description The look that it goes to; none where it is only taken out.
+             */
+            to?: string | null;
+        };
+        /** @description Where a frame went. */
+        FrameLeft: {
+            /**
+             * Format: uuid
+             * @description Its picture there; none where it was only taken out.
+             */
+            picture?: string | null;
+        };
         /** @description A round part of a frame. */
         FramePatch: {
             /**
@@ -2847,6 +3118,7 @@ export interface components {
              * @description No higher than this, pixels.
              */
             height: number;
+            less?: components["schemas"]["ShotLess"] | null;
             /** @description Where it clips, and where it reads as black, are marked in the picture. */
             marks?: boolean;
             /** @description A hand moves something: sooner, and a little coarser. */
@@ -2870,6 +3142,16 @@ export interface components {
              * @description No wider than this, pixels.
              */
             width: number;
+        };
+        /** @description What is said of a frame as a picture. */
+        FrameRating: {
+            /** @description What is to be remembered of it: 1 to 500 characters; none where it is left out. */
+            note?: string | null;
+            /**
+             * Format: int32
+             * @description 0, not rated, to 5.
+             */
+            rating: number;
         };
         /** @description A frame was read as a meter is. */
         FrameRead: {
@@ -2935,6 +3217,18 @@ export interface components {
             /** @description How it stands. */
             setup: components["schemas"]["Setup"];
         };
+        /** @description A frame that is to be judged. */
+        FrameToJudge: {
+            /** @description Its patches: at most 9. */
+            patches?: components["schemas"]["PatchToJudge"][];
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+            /** @description How everything stands; the frame is among those it has in mind. */
+            setup: components["schemas"]["Setup"];
+        };
         /** @description The tone of a patch. */
         FrameTone: {
             /** @description Where it is. */
@@ -2974,6 +3268,11 @@ export interface components {
              */
             turned?: number | null;
         };
+        /**
+         * @description What a frame of a bracket was good for.
+         * @enum {string}
+         */
+        FrameUse: "taken" | "clipped" | "black";
         /** @description A frame whose picture is kept. */
         FrameView: {
             /**
@@ -3003,11 +3302,23 @@ export interface components {
              * @description Pixels across of the picture that is kept.
              */
             kept_width: number;
+            /** @description What was noted of it. */
+            note?: string | null;
             /**
              * Format: uuid
              * @description Its picture.
              */
             picture: string;
+            /**
+             * Format: int32
+             * @description How it is rated: 0, not yet, to 5.
+             */
+            rating: number;
+            /**
+             * Format: date-time
+             * @description When it was shot by our clock, where it is known how far the camera's stands off.
+             */
+            shot_at?: string | null;
             /** @description What the file says. */
             told: components["schemas"]["FileTold"];
             /**
@@ -3473,6 +3784,19 @@ export interface components {
          * @example 100
          */
         Iso: string;
+        /** @description What a frame says. */
+        Judgement: {
+            /** @description What it logs, in order. */
+            entries?: components["schemas"]["Entry"][];
+            /** @description All is well. */
+            good: boolean;
+            /** @description The word on a button, where one press mends it. */
+            press?: string | null;
+            /** @description What is seen, and the likeliest cause. */
+            say: components["schemas"]["Vec"];
+            /** @description What else could be, and what to do. */
+            why?: components["schemas"]["Vec"];
+        };
         /**
          * Format: double
          * @description A colour temperature, 1000 to 40000 kelvin.
@@ -4099,8 +4423,8 @@ export interface components {
             find?: components["schemas"]["MixWish"] | null;
             /** @description In one grey. */
             grey?: boolean;
-            /** @description A hand moves something: sooner, and at half the size. */
-            moving?: boolean;
+            /** @description At half the size, and sooner: while a hand moves something, and where it is not looked at larger. */
+            half?: boolean;
             /** @description Lights that are left out: at most 8. */
             muted?: components["schemas"]["LightId"][];
             /** @description Patches whose tones are asked for: at most 9. */
@@ -4447,6 +4771,18 @@ export interface components {
             /** @description `mid-grey`. */
             name: string;
         };
+        /** @description A patch of it. */
+        PatchToJudge: {
+            /** @description Where it is. */
+            at: components["schemas"]["FramePatch"];
+            /** @description It lies on a grey card. */
+            card?: boolean;
+            foretold?: components["schemas"]["ForetoldOfPatch"] | null;
+            /** @description As it is called, 1 to 60 characters. */
+            name: string;
+            /** @description It lies on the sitter's skin. */
+            skin?: boolean;
+        };
         /** @description Patches to be remembered. */
         PatchesToKeep: {
             /** @description At most 9. */
@@ -4512,6 +4848,13 @@ export interface components {
             is: components["schemas"]["Gear"];
             /** @description No longer offered. */
             retired?: boolean;
+        };
+        /** @description A place in both. */
+        PlaceTwice: {
+            /** @description In the foretold one. */
+            foretold: components["schemas"]["FramePatch"];
+            /** @description In the frame that was shot. */
+            shot: components["schemas"]["FramePatch"];
         };
         /** @description Everything that follows from where things stand. */
         Plan: {
@@ -4933,6 +5276,8 @@ export interface components {
         Role: "key" | "fill" | "rim" | "hair" | "ground" | "room";
         /** @description The frames of a look. */
         Roll: {
+            /** @description Cameras whose clocks stand off ours. */
+            clocks: components["schemas"]["CameraClock"][];
             folder?: components["schemas"]["FolderTold"] | null;
             /** @description In the order in which they were taken in: the last 500. */
             frames: components["schemas"]["FrameView"][];
@@ -5406,6 +5751,16 @@ export interface components {
             picture: string;
             /** @description What each light was set to then, as far as that was known. */
             set?: components["schemas"]["SetAt"][];
+        };
+        /** @description A frame that was shot, to be held against a foretold one. */
+        ShotLess: {
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            picture: string;
+            /** @description Places that stand in both, by which one is laid over the other: 2 to 9. */
+            places: components["schemas"]["PlaceTwice"][];
         };
         /** @description How the lit side stands to the shadow, by two patches of the same skin, whatever the skin. */
         ShotRatio: {
@@ -6099,6 +6454,22 @@ export interface components {
          * @enum {string}
          */
         Tone: "light" | "middle" | "dark";
+        /** @description The tone curve of a camera, as a bracket of a grey card taught it. */
+        ToneCurve: {
+            /** @description The camera as its files call it; a curve is its alone. */
+            camera?: string | null;
+            /** @description 3 to 11 places, each brighter than the one before in both its tones. */
+            points: components["schemas"]["TonePoint"][];
+            /** @description How sure a tone by it is, stops: one standard deviation, 0 to 2. */
+            sure: components["schemas"]["Stops"];
+        };
+        /** @description A place of a curve. */
+        TonePoint: {
+            /** @description The tone that plain sRGB would tell of a value, stops over mid-grey. */
+            plain: components["schemas"]["Stops"];
+            /** @description The tone that it is. */
+            tone: components["schemas"]["Stops"];
+        };
         /** @description A tone that a patch is to have. */
         ToneWish: {
             /** @description Its place in the list of patches. */
@@ -6113,6 +6484,7 @@ export interface components {
         TonesWanted: {
             /** @description One of them that lies on a grey card, by its place in the list: how far each other one lies over it is told too. */
             card?: number | null;
+            curve?: components["schemas"]["ToneCurve"] | null;
             /** @description At most 9. */
             patches?: components["schemas"]["FramePatch"][];
             same_skin?: components["schemas"]["SameSkin"] | null;
@@ -8405,6 +8777,129 @@ export interface operations {
             };
         };
     };
+    judgeFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameToJudge"];
+            };
+        };
+        responses: {
+            /** @description What it says */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameJudged"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The picture is gone */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A frame that the setup does not have in mind, or a field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much is being worked out at once */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     framePicture: {
         parameters: {
             query?: never;
@@ -8472,6 +8967,139 @@ export interface operations {
                 };
             };
             /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rateFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The picture */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameRating"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such picture */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A rating over 5, or a note that can't be */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -10674,6 +11302,141 @@ export interface operations {
             };
         };
     };
+    teachCurve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Bracket"];
+            };
+        };
+        responses: {
+            /** @description The curve */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurveTaught"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such setup or picture */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Frames that teach no curve */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much is being worked out at once */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     append: {
         parameters: {
             query?: never;
@@ -11066,6 +11829,467 @@ export interface operations {
                 };
             };
             /** @description Too many at once, or record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rollCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The roll */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such setup */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rollSidecars: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sidecars */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": unknown;
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such setup */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    frameChanges: {
+        parameters: {
+            query: {
+                /** @description The picture of the first. */
+                from: string;
+                /** @description The picture of the second. */
+                to: string;
+            };
+            header?: never;
+            path: {
+                /** @description The setup */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameChanges"];
+                };
+            };
+            /** @description A query that can't be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such frame on this roll */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    moveFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The setup that it leaves */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameLeaves"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameLeft"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such setup, or no such frame on its roll */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The sitting was deleted */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It goes where it is, or a field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
             503: {
                 headers: {
                     [name: string]: unknown;

@@ -2,7 +2,7 @@
 import { useTitle } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { NamedPatch, StandIn } from '@/api/client'
+import type { NamedPatch } from '@/api/client'
 import CameraNow from '@/draw/CameraNow.vue'
 import AwayBar from '@/look/AwayBar.vue'
 import LookName from '@/look/LookName.vue'
@@ -21,18 +21,22 @@ import SegmentedChoice from '@/ui/SegmentedChoice.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
 import { usePhone } from '@/ui/phone'
 import { frameCommands } from './commands'
+import ForetoldFoot from './ForetoldFoot.vue'
 import FrameTitle from './FrameTitle.vue'
 import { litChoices } from './lit'
+import { useLess } from './less'
 import { useMixed } from './mixed'
 import MixedRows from './MixedRows.vue'
 import MixedTitle from './MixedTitle.vue'
 import MixedTones from './MixedTones.vue'
 import PatchMarks from './PatchMarks.vue'
 import { MOST, usePatches } from './patches'
+import RollBar from './RollBar.vue'
 import RollStrip from './RollStrip.vue'
 import { CARD } from './shot'
+import ShotFoot from './ShotFoot.vue'
 import { useShots } from './shots'
-import { shownTone } from './tone'
+import ShotTitle from './ShotTitle.vue'
 import TonesCard from './TonesCard.vue'
 
 /** The frame as plan and dials will give it, those that were shot, and those mixed: the picture, and its tones on the ladder's own scale. */
@@ -44,6 +48,8 @@ const keysOpen = ref(false)
 const grey = ref(false)
 const card = ref(false)
 const marks = ref(false)
+/** Two frames are held against each other. */
+const comparing = ref(false)
 useAsItStands(() => id)
 useTitle(() => (board.view ? `Frame · ${board.view.sitting.name} · Ink Lamp` : 'Ink Lamp'))
 
@@ -83,21 +89,30 @@ const small = [0, 1].map((n) =>
   }),
 )
 const ofShot = useForetold(() => (isForetold.value ? undefined : wanted('now', 176, 220)))
-const beside = computed(() =>
-  isShot.value
-    ? [{ words: 'Foretold', its: ofShot }]
-    : others.value.flatMap(({ words }, n) => (small[n] ? [{ words, its: small[n] }] : [])),
-)
-
 const shots = useShots(
   () => id,
   isShot,
   // Where they are foretold, they come with the picture; nowhere before that.
   () => (placed.value && !ofShot.wrong.value ? named(ofShot.frame.value?.patches ?? []) : undefined),
 )
-const { frames, shown, hasRoll, inSetup, lit, reading, skin } = shots
+const { frames, shown, hasRoll, inSetup, lit } = shots
 // A frame that comes in is what is looked at next; the first sight of a look is of what will be.
 shots.onNew(() => (source.value = 'shot'))
+
+const less = useLess({
+  wanted: () => (isShot.value ? wanted('now', 176, 220) : undefined),
+  picture: () => shown.value?.picture,
+  foretold: () => ofShot.frame.value,
+  patches: () => shots.patches.patches.value,
+})
+const beside = computed(() =>
+  isShot.value
+    ? [
+        { words: 'Foretold', its: ofShot, none: undefined },
+        { words: 'Shot less foretold', its: less.its, none: less.none.value },
+      ]
+    : others.value.flatMap(({ words }, n) => (small[n] ? [{ words, its: small[n], none: undefined }] : [])),
+)
 
 const mix = useMixed(
   () => id,
@@ -124,17 +139,6 @@ watch(
   () => (source.value = 'foretold'),
 )
 const lights = computed(() => litChoices(board.setup?.lights ?? [], board.board?.lanes ?? []))
-/** The last frame was shot otherwise than the camera is set here. */
-const differs = computed(() => board.board?.findings?.find((f) => f.kind === 'frame_differs'))
-function logReading(): void {
-  const entry = reading.value?.entry
-  if (entry) board.write(entry)
-}
-
-function learnSkin(): void {
-  if (skin.value) board.write(skin.value.entry)
-}
-
 const patches = computed(() => (isForetold.value ? foretoldPatches : shots.patches))
 const names = computed(() => patches.value.patches.value.map((p) => p.name))
 const tones = computed(() => names.value.map((_, n) => patches.value.toneOf(n)))
@@ -173,11 +177,6 @@ const next = computed(() => board.view?.board.next)
 const unknown = computed(() =>
   (large.frame.value?.unknown ?? []).map((light) => board.board?.lanes.find((l) => l.id === light)?.name ?? light),
 )
-const face = computed<StandIn>({
-  get: () => board.setup?.face ?? 'net_mender',
-  set: (chosen) => board.write({ face: { face: chosen } }),
-})
-
 function choosePatch(n: number): boolean {
   const taken = patches.value.choose(n)
   // The light that moves it most is the one that keys turn.
@@ -188,6 +187,10 @@ function choosePatch(n: number): boolean {
 function step(): void {
   if (isMixed.value) {
     mix.asShot.value = !mix.asShot.value
+    return
+  }
+  if (isShot.value) {
+    comparing.value = frames.value.length > 1
     return
   }
   const at = options.value.findIndex((m) => m.value === moment.value)
@@ -242,16 +245,8 @@ const commands = frameCommands({
     >
       <h1 class="sr-only">Frame of {{ board.view.sitting.name }}, {{ board.view.name }}</h1>
       <MixedTitle v-if="isMixed" class="title" :mix />
-      <FrameTitle
-        v-else-if="next"
-        v-model="moment"
-        class="title"
-        :next
-        :differs="isShot ? differs : undefined"
-        :has-next
-        :can-try="hasNext && !isShot"
-        :unknown
-      />
+      <ShotTitle v-else-if="next && isShot" class="title" :next :has-next :shots :foretold="ofShot.frame.value" />
+      <FrameTitle v-else-if="next" v-model="moment" class="title" :next :has-next :unknown />
       <section class="card shown flex min-h-0 flex-col overflow-hidden" aria-label="Picture">
         <div class="flex flex-wrap items-center gap-1 px-3 py-2">
           <h2 class="sr-only">{{ SOURCES.find((s) => s.value === source)?.words }}</h2>
@@ -262,9 +257,14 @@ const commands = frameCommands({
             <SegmentedChoice v-model="mixedMoment" label="As shot or as mixed" :options="MIXED" class="ml-auto" />
           </template>
           <template v-else-if="isShot">
-            <fieldset v-if="inSetup" :disabled="board.still" class="contents">
-              <span class="label ml-auto text-text-2">Lit by</span>
-              <ChoiceList v-model="lit" label="Lit by" :options="lights" class="w-44" />
+            <fieldset v-if="inSetup" :disabled="board.still" class="ml-auto flex items-center gap-1 max-phone:flex-1">
+              <span class="label whitespace-nowrap text-text-2">Lit by</span>
+              <ChoiceList
+                v-model="lit"
+                label="Lit by"
+                :options="lights"
+                class="w-44 max-phone:w-auto max-phone:flex-1"
+              />
             </fieldset>
           </template>
           <template v-else>
@@ -274,7 +274,7 @@ const commands = frameCommands({
             <SegmentedChoice v-model="moment" label="Which moment" :options class="ml-auto" />
           </template>
         </div>
-        <FramePicture class="flex-1" v-bind="pictured">
+        <FramePicture class="pictured flex-1" v-bind="pictured">
           <template #default="{ frame }">
             <PatchMarks
               :patches="patches.patches.value"
@@ -296,41 +296,25 @@ const commands = frameCommands({
           :numbers="shots.numbers.value"
           @choose="shots.look"
         />
+        <RollBar
+          v-if="isShot && shown"
+          v-model:comparing="comparing"
+          :look="id"
+          :frame="shown"
+          :frames
+          :numbers="shots.numbers.value"
+          :card="shots.card.value"
+          @rated="shots.refresh"
+        />
         <div class="flex flex-wrap items-center gap-2 px-3 py-2">
-          <fieldset v-if="isForetold" :disabled="board.still" class="contents">
-            <span class="label text-text-2">Face</span>
-            <ChoiceList v-model="face" label="Face" :options="board.scales.choices.faces" class="w-36" />
-          </fieldset>
-          <p class="label min-w-36 flex-1 text-text-2">
-            <template v-if="isShot && shown">
-              <b class="font-[650] text-text">{{ inSetup ? `Frame ${inSetup.frame}` : shown.file }}</b>
-              {{ shots.told.value || 'Its file does not say how it was exposed.' }}
-              <template v-if="reading?.why"> {{ reading.why }}</template></template
-            >
-            <template v-if="isMixed && mixed">
+          <ForetoldFoot v-if="isForetold" :scales="board.scales" :frame="large.frame.value" />
+          <ShotFoot v-else-if="isShot" :shots />
+          <p v-else class="label min-w-36 flex-1 text-text-2">
+            <template v-if="mixed">
               <b class="font-[650] text-text">Mixed from {{ mixedFrom }}</b>
               ƒ{{ mixed.exposure.aperture }} · {{ mixed.exposure.shutter }} s · ISO {{ mixed.exposure.iso }}
             </template>
-            <template v-if="isShot && shots.folder.value">
-              <br v-if="shown" />Frames come from the folder {{ shots.folder.value.name }}.
-              <template v-if="shots.folder.value.waiting">{{ shots.folder.value.waiting }} wait.</template>
-              <span v-if="shots.folder.value.problem" class="text-warn" role="status">
-                {{ shots.folder.value.problem }}</span
-              ></template
-            >
-            <template v-else-if="isForetold && large.frame.value && large.frame.value.shown < 0.97"
-              >Head and shoulders out of a wider frame.</template
-            >
-            <template v-if="isForetold && large.frame.value?.ground_stands_in">
-              Nobody said what is behind: a usual ground stands in.</template
-            >
           </p>
-          <PushButton v-if="reading?.entry" data-writes :disabled="board.still" @click="logReading"
-            >Log as a reading</PushButton
-          >
-          <PushButton v-if="skin" data-writes :disabled="board.still" @click="learnSkin"
-            >Skin is {{ shownTone(skin.over) }} over the card</PushButton
-          >
           <PushButton v-if="isShot" :disabled="!spread || !names.length" @click="patches.add(CARD)"
             >Grey card</PushButton
           >
@@ -342,14 +326,14 @@ const commands = frameCommands({
       </section>
       <MixedRows v-if="isMixed" class="beside mixing" :mix />
       <section v-else-if="!phone" class="card beside flex min-h-0 flex-col overflow-hidden" aria-label="Beside it">
-        <template v-for="{ words, its } in beside" :key="words">
+        <template v-for="{ words, its, none: instead } in beside" :key="words">
           <h2 class="px-3 py-2 font-[650]">{{ words }}</h2>
           <FramePicture
             class="flex-1"
             :frame="its.frame.value"
             :drawn="its.drawn.value"
             :wrong="its.wrong.value"
-            :none="placed ? undefined : none"
+            :none="instead ?? (placed ? undefined : none)"
             :named="words"
           />
         </template>
@@ -376,6 +360,7 @@ const commands = frameCommands({
         :shot="isShot"
         :foretold
         :ratio="isShot ? shots.tones.value?.ratio : undefined"
+        :taught="shots.curve.value?.sure"
         @choose="choosePatch"
       />
       <section v-else class="card tones p-4 text-text-2" aria-label="Tones in the picture">
@@ -424,6 +409,9 @@ const commands = frameCommands({
   }
   .shown {
     min-height: 34rem;
+  }
+  .pictured {
+    min-height: 22.25rem;
   }
 }
 </style>

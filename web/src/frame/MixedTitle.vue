@@ -5,6 +5,7 @@ import KeyCap from '@/ui/KeyCap.vue'
 import PushButton from '@/ui/PushButton.vue'
 import { usePhone } from '@/ui/phone'
 import type { Mix } from './mixed'
+import TitleCard from './TitleCard.vue'
 
 /** What the mix gives, and the way of its dials to the board. */
 const { mix } = defineProps<{ mix: Mix }>()
@@ -13,23 +14,17 @@ const phone = usePhone()
 </script>
 
 <template>
-  <section
-    class="card flex items-center gap-x-4 gap-y-2 px-4.5 py-2"
-    :class="phone ? 'flex-wrap' : ''"
-    aria-label="The mix"
-  >
-    <p class="min-w-0 flex-1" :class="phone ? 'basis-full' : ''">
-      <span class="block font-voice text-[1.625rem] leading-8" aria-live="polite"
-        ><WordLine v-if="mix.mixed.value" :line="mix.mixed.value.say" /><template v-else-if="mix.hasAny.value"
-          >The frames are taken apart …</template
-        ><template v-else>One frame of each light lets every power be tried</template></span
-      >
-      <span class="label text-text-2">
-        <WordLine v-if="mix.mixed.value" :line="mix.mixed.value.why" /><template v-else
-          >Light adds: what each gives alone can be summed at powers that were never fired.</template
-        >
-      </span>
-    </p>
+  <TitleCard named="The mix">
+    <template #say
+      ><WordLine v-if="mix.mixed.value" :line="mix.mixed.value.say" /><template v-else-if="mix.hasAny.value"
+        >The frames are taken apart …</template
+      ><template v-else>One frame of each light lets every power be tried</template></template
+    >
+    <template #why
+      ><WordLine v-if="mix.mixed.value" :line="mix.mixed.value.why" /><template v-else
+        >Light adds: what each gives alone can be summed at powers that were never fired.</template
+      ></template
+    >
     <template v-if="mix.mixed.value">
       <PushButton @click="mix.allAsShot">All as shot</PushButton>
       <button
@@ -42,5 +37,5 @@ const phone = usePhone()
         To the board <KeyCap v-if="!phone">Enter</KeyCap>
       </button>
     </template>
-  </section>
+  </TitleCard>
 </template>

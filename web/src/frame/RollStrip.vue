@@ -36,7 +36,7 @@ const named = (frame: FrameView) => {
         type="button"
         class="surround"
         :aria-pressed="frame.picture === chosen"
-        :aria-label="`${named(frame)}, ${timed('clock', frame.at)}`"
+        :aria-label="`${named(frame)}, ${timed('clock', frame.shot_at ?? frame.at)}`"
         @click="emit('choose', frame.picture)"
       >
         <img

@@ -18,18 +18,25 @@ interface PatchTone {
 }
 
 /** The tones of a frame on the ladder's own scale: how they are spread, and each patch in a lane of its own. */
-const { frame, tones, names, chosen, foretold } = defineProps<{
+const { frame, tones, names, chosen, foretold, shot, taught } = defineProps<{
   frame: Spread & { clip_at: number; clipped: number; black_at: number; black: number }
   tones: (PatchTone | undefined)[]
   names: string[]
   chosen: number
   /** It was shot: what was foretold of it stands beside, as far as there is a plan. */
   shot?: boolean
+  /** How sure its tones are by its camera's own curve; without one it is taken as plain sRGB. */
+  taught?: number
   foretold?: { frame: Spread; tones: ReadonlyMap<string, number> }
   /** Lit side to shadow, by two patches of the same skin. */
   ratio?: { shown: string; sure: number } | null
 }>()
 const emit = defineEmits<{ choose: [n: number] }>()
+const sure = computed(() => {
+  if (!shot) return 'Skin lies about 1 over a grey card.'
+  if (taught === undefined) return 'A picture already developed: stops are within 0.3.'
+  return `By this camera’s own curve: stops are within ${Math.max(taught, 0.05).toFixed(2)}.`
+})
 const board = useBoard()
 const box = useTemplateRef('box')
 const { width, height } = useDrawingSize(box, { width: 520, height: 424 })
@@ -91,7 +98,7 @@ const parts = computed(() =>
             <path d="M0 4h20" stroke="currentColor" stroke-width="1.4" stroke-dasharray="3 2" /></svg
           >foretold</template
         >, stops over a mid-grey: tones, not readings.
-        {{ shot ? 'A picture already developed: stops are within 0.3.' : 'Skin lies about 1 over a grey card.' }}
+        {{ sure }}
       </p>
     </header>
     <div class="flex min-h-0 flex-1 flex-col overflow-x-auto">

@@ -33,7 +33,7 @@ export function frameCommands(view: {
     { caps: ['L'], words: 'load a frame', keys: ['l'], run: view.load },
     {
       caps: ['A'],
-      words: 'now, after the move, as wished; of a mix: as shot, as mixed',
+      words: 'now, after the move, as wished; of a mix: as shot, as mixed; of a shot: against another frame',
       keys: ['a'],
       run: view.moment,
     },

@@ -63,6 +63,10 @@ async function settled(): Promise<void> {
   for (let n = 0; n < 30; n++) await nextTick()
 }
 
+/** A screen of fine pixels: there half of a mix is not enough at rest. */
+const fine = (ratio: number) => Object.defineProperty(window, 'devicePixelRatio', { value: ratio, configurable: true })
+beforeEach(() => fine(2))
+
 async function page() {
   let mix!: ReturnType<typeof useMixed>
   const [isMixed, look] = [ref(true), ref('one')]
@@ -86,7 +90,7 @@ describe('a mix', () => {
   it('is asked for as the board stands, and as shot beside it; only while it is looked at', async () => {
     const { mix, isMixed, leave } = await page()
     expect(asked.map((q) => q.as_shot).sort()).toEqual([false, true])
-    expect(asked.find((q) => !q.as_shot)).toMatchObject({ dials: [], muted: [], without_room: false, moving: false })
+    expect(asked.find((q) => !q.as_shot)).toMatchObject({ dials: [], muted: [], without_room: false, half: false })
     expect(last()?.same_skin).toEqual({ lit: 0, shadow: 1 })
     expect(mix.has.value).toEqual({ lights: ['key', 'fill'], room: true })
     isMixed.value = false
@@ -100,6 +104,13 @@ describe('a mix', () => {
     leave()
   })
 
+  it('is asked for at half the size where no more of it is seen', async () => {
+    fine(1)
+    const { leave } = await page()
+    expect(asked.map((q) => q.half)).toEqual([true, true])
+    leave()
+  })
+
   it('follows a dial by its steps and by hand, to the ends of it and not farther', async () => {
     const { mix, leave } = await page()
     mix.step('key', 'up')
@@ -110,10 +121,10 @@ describe('a mix', () => {
     expect(last()?.dials).toEqual([{ light: 'key', dial: '1/4' }])
     mix.turn('fill', '1/16', true)
     await settled()
-    expect(last()?.moving).toBe(true)
+    expect(last()?.half).toBe(true)
     mix.letGo()
     await settled()
-    expect(last()).toMatchObject({ moving: false, dials: [{ dial: '1/4' }, { light: 'fill', dial: '1/16' }] })
+    expect(last()).toMatchObject({ half: false, dials: [{ dial: '1/4' }, { light: 'fill', dial: '1/16' }] })
     mix.step(ROOM, 'up')
     await settled()
     expect(last()?.shutter).toBe('1/80')

@@ -20,6 +20,10 @@ interface Asked {
 const put = async ({ setup, question }: Asked): Promise<FramesMixed> =>
   decoded(await answered(api.POST('/api/mixed', { body: { setup, question } })))
 
+/** The picture is shown no wider than this, and half of a mix has at least so many pixels across. */
+const MOST_WIDE = 472
+const HALF = 480
+
 /** Frames of one light each, mixed: what is tried, the picture that gives, and the way to the board. */
 export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () => NamedPatch[], grey: Ref<boolean>) {
   const board = useBoard()
@@ -65,10 +69,13 @@ export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () 
   const hasAny = computed(() => has.value.room || has.value.lights.length > 0)
   const isOff = (id: string) => (alone.value === undefined ? muted.has(id) : alone.value !== id)
 
+  /** On a plain screen the picture is no wider than half of a mix: more is not seen. */
+  const fits = () => Math.min(MOST_WIDE, window.innerWidth) * window.devicePixelRatio <= HALF
+
   function question(of: { asShot: boolean }): MixQuestion {
     const { lights, room } = has.value
     const measured = { patches: patches(), ...sameSkin(patches()) }
-    if (of.asShot) return { as_shot: true, ...measured, grey: grey.value }
+    if (of.asShot) return { as_shot: true, ...measured, grey: grey.value, half: fits() }
     const dials = lights.flatMap((light) => {
       const dial = tried.dials.get(light)
       return dial ? [{ light, dial }] : []
@@ -81,7 +88,7 @@ export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () 
       ...(tried.shutter ? { shutter: tried.shutter } : {}),
       ...measured,
       grey: grey.value,
-      moving: moving.value,
+      half: moving.value || fits(),
     }
   }
   const wanted = (of: { asShot: boolean }): Asked | undefined =>

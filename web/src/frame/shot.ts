@@ -1,6 +1,6 @@
 import { computed, watch } from 'vue'
 import { useAsking } from '@/api/asking'
-import { answered, api, type NamedPatch, type ShotTones } from '@/api/client'
+import { answered, api, type NamedPatch, type ShotTones, type ToneCurve } from '@/api/client'
 
 /** The patch that is read as a meter is. */
 export const CARD = 'Grey card'
@@ -17,20 +17,30 @@ export function sameSkin(patches: readonly NamedPatch[]): { same_skin?: { lit: n
 }
 
 /** The tones of a frame that was shot, asked for anew as its patches move; the last answer stays until the next is there. */
-export function useShot(picture: () => string | undefined, patches: () => NamedPatch[]) {
-  const asking = useAsking(async ({ id, patches }: { id: string; patches: NamedPatch[] }) => {
+export function useShot(
+  picture: () => string | undefined,
+  patches: () => NamedPatch[],
+  curve: () => ToneCurve | undefined,
+) {
+  interface Asked {
+    id: string
+    patches: NamedPatch[]
+    curve?: ToneCurve
+  }
+  const asking = useAsking(async ({ id, patches, curve }: Asked) => {
     const card = patches.findIndex((p) => p.name === CARD)
     const body = {
       patches: patches.map(({ x, y, radius }) => ({ x, y, radius })),
       ...sameSkin(patches),
       ...(card >= 0 ? { card } : {}),
+      ...(curve ? { curve } : {}),
     }
     return { id, tones: await answered(api.POST('/api/frames/{id}/tones', { params: { path: { id } }, body })) }
   })
   watch(
-    [picture, patches] as const,
-    ([id, now]) => {
-      if (id) void asking.ask({ id, patches: now })
+    [picture, patches, curve] as const,
+    ([id, now, by]) => {
+      if (id) void asking.ask({ id, patches: now, curve: by })
       else asking.giveUp()
     },
     { immediate: true },

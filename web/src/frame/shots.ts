@@ -53,9 +53,16 @@ export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () 
     },
     look,
   )
+  /** How the camera that shot it bends tones, where it was taught: another camera's files are read as plain sRGB. */
+  const curve = computed(() => {
+    const known = board.setup?.camera?.body?.curve ?? undefined
+    const same = known?.camera == null || known.camera === shown.value?.told.camera
+    return same ? known : undefined
+  })
   const { tones, wrong } = useShot(
     () => (isShot.value ? shown.value?.picture : undefined),
     () => patches.patches.value,
+    () => curve.value,
   )
   const picture = computed(() => {
     const frame = shown.value
@@ -122,7 +129,24 @@ export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () 
     lit,
     reading,
     skin,
+    curve,
+    /** The card's patch, where a bracket may be taught from: it is chosen, and there are frames enough. */
+    card: computed(() => {
+      const patch = patches.patches.value[patches.chosen.value]
+      return isShot.value && patch?.name === CARD && frames.value.length >= 3 ? patch : undefined
+    }),
+    refresh: roll.refresh,
+    /** How far the clock of its camera stands off, in words; nothing where it is right, or not known. */
+    clock: computed(() => {
+      const of = roll.clocks.value.find((c) => (c.camera ?? undefined) === (shown.value?.told.camera ?? undefined))
+      if (!of) return undefined
+      const minutes = Math.round(Math.abs(of.behind) / 60)
+      const time = minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
+      return `Its camera’s clock is ${time} ${of.behind > 0 ? 'behind' : 'ahead'}.`
+    }),
     hasRoll: roll.there,
     folder: roll.folder,
   }
 }
+
+export type Shots = ReturnType<typeof useShots>

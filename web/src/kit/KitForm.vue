@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { answered, api, type Gear, type KitItem } from '@/api/client'
+import { answered, api, type Gear, type KitItem, type ToneCurve } from '@/api/client'
 import { useForm } from '@/forms/entry'
 import { signed } from '@/forms/numbers'
 import { sheetOf, useKit, type GearKind } from '@/look/kit'
@@ -40,6 +40,12 @@ const learnt = computed(() =>
       return { ...l, other: other ? sheetOf(other.is).name : 'no modifier of the kit' }
     }),
 )
+
+/** A tone curve in a line. */
+function taughtOf(text: string): string {
+  const { points, sure, camera } = JSON.parse(text) as ToneCurve
+  return `Taught from ${points.length} exposures${camera ? ` of ${camera}` : ''}: within ${Math.max(sure, 0.05).toFixed(2)} stop`
+}
 
 async function save(retired = item?.retired ?? false): Promise<void> {
   if (!(await form.send(() => kit.put(id, gearOf(kind, values.value), retired)))) return
@@ -109,6 +115,19 @@ async function forget(unit: string, modifier: string | null | undefined): Promis
             />
             {{ field.label }}
           </label>
+          <template v-else-if="field.as === 'taught'">
+            <span class="label text-text-2">{{ field.label }}</span>
+            <p class="mt-1 flex min-h-8 flex-wrap items-center gap-2">
+              <template v-if="values[field.path]">
+                {{ taughtOf(values[field.path] ?? '') }}
+                <PushButton @click="values[field.path] = ''">Forget it</PushButton>
+              </template>
+              <span v-else class="text-text-2"
+                >Plain sRGB is assumed, ± 0.3 stop. Shoot a grey card at 3 to 11 exposures and load the frames in a
+                look; under Frame, Shot, lay a Grey card patch on it, then ⋯, Teach the camera’s tone.</span
+              >
+            </p>
+          </template>
           <template v-else-if="field.as === 'durations'">
             <label class="label block text-text-2" :for="`${id}-durations`">{{ field.label }}</label>
             <textarea

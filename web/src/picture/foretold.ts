@@ -1,7 +1,16 @@
 import { useTimeoutFn } from '@vueuse/core'
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useAsking } from '@/api/asking'
-import { answered, api, Refused, type Entry, type FrameForetold, type FramePatch, type Setup } from '@/api/client'
+import {
+  answered,
+  api,
+  Refused,
+  type Entry,
+  type FrameForetold,
+  type FramePatch,
+  type Setup,
+  type ShotLess,
+} from '@/api/client'
 import { timed } from '@/ui/times'
 import { decoded } from './decoded'
 
@@ -21,6 +30,8 @@ export interface Wanted {
   /** With a grey card and a grey ball beside the face. */
   card?: boolean
   patches?: FramePatch[]
+  /** A frame that was shot, less this one: in grey, where the surround's grey is as foretold. */
+  less?: ShotLess
   width: number
   height: number
 }

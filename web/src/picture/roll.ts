@@ -67,6 +67,11 @@ export function useRoll() {
   }
 
   const folder = computed(() => here.value?.folder ?? undefined)
+  /** Cameras whose clocks stand off ours. */
+  const clocks = computed(() => here.value?.clocks ?? [])
 
-  return { frames, patches, keep, folder, failed, there: computed(() => Boolean(here.value)) }
+  /** What is said of a frame as a picture is no change of the look. */
+  const refresh = () => void (of.value && ask(of.value))
+
+  return { frames, patches, keep, folder, clocks, failed, refresh, there: computed(() => Boolean(here.value)) }
 }

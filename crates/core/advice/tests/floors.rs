@@ -14,6 +14,7 @@ fn every_module_names_only_what_stands_below_it() {
         "findings",
         "cautions",
         "starts",
+        "judged",
         "words",
         "plan",
         "studies",

@@ -168,6 +168,10 @@ impl Effect {
                 let alone = said.lit.as_ref().and_then(|lit| if let Lit::Alone(id) = lit { light(now, id) } else { None });
                 Self { of_frame, light: alone, ..plain }
             }
+            Entry::FrameAway(away) => {
+                let of_frame = before.shots.iter().find(|shot| shot.picture == away.picture).map(|shot| shot.frame);
+                Self { of_frame, ..plain }
+            }
             Entry::Skin(compared) => {
                 let of_frame = now.shots.iter().find(|shot| shot.picture == compared.picture).map(|shot| shot.frame);
                 Self { of_frame, ..plain }

@@ -4,7 +4,7 @@ use ink_lamp_light::{
     lens,
     measure::{Kelvin, Meters, Millimetres, Seconds},
     meter::Exposure,
-    scale::{ShutterTime, Step},
+    scale::{ShutterTime, Step, ToneCurve},
     shape::Filter,
 };
 use serde::{Deserialize, Serialize};
@@ -71,6 +71,12 @@ impl Camera {
     #[must_use]
     pub fn steps(&self) -> Step {
         self.body.as_ref().map_or(Step::Thirds, |b| b.steps)
+    }
+
+    /// How it bends tones, where that is known.
+    #[must_use]
+    pub fn curve(&self) -> Option<&ToneCurve> {
+        self.body.as_ref()?.curve.as_ref()
     }
 
     /// Whether its shutter lies between the lens.

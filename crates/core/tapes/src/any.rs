@@ -120,9 +120,10 @@ pub fn entry() -> impl Strategy<Value = Entry> {
         prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"alone": light})),
     ];
     let framed =
-        (picture(), prop::option::of(lit), -7.0..3.0f64, 0.02..0.5f64, 0..4u8).prop_map(|(id, lit, tone, sure, what)| match what {
+        (picture(), prop::option::of(lit), -7.0..3.0f64, 0.02..0.5f64, 0..5u8).prop_map(|(id, lit, tone, sure, what)| match what {
             0 => json!({"frame": {"picture": {"id": id, "as_shot": {"aperture": "5.6", "shutter": "1/125"}, "lit": lit}}}),
             1 => json!({"frame_said": {"picture": id, "lit": lit, "meant": lit.is_none()}}),
+            3 => json!({"frame_away": {"picture": id, "to": lit.is_none().then_some("Look 2")}}),
             2 => json!({"skin": {"picture": id, "over": tone, "sure": sure}}),
             _ => json!({"frame_read": {"picture": id, "tone": tone, "sure": sure}}),
         });

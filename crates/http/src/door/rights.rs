@@ -58,7 +58,7 @@ impl Right {
 pub type Route = (&'static str, &'static str, Right);
 
 /// Every route of the API.
-pub const ROUTES: [Route; 62] = [
+pub const ROUTES: [Route; 69] = [
     ("GET", "/api/health", Right::Come),
     ("GET", "/api/me", Right::Come),
     ("POST", "/api/session", Right::Come),
@@ -89,6 +89,13 @@ pub const ROUTES: [Route; 62] = [
     ("GET", "/api/frames/{id}/picture", Right::Look),
     ("GET", "/api/frames/{id}/small", Right::Look),
     ("POST", "/api/frames/{id}/tones", Right::Look),
+    ("POST", "/api/setups/{id}/curve", Right::Look),
+    ("GET", "/api/setups/{id}/frames/changes", Right::Look),
+    ("GET", "/api/setups/{id}/frames.csv", Right::Look),
+    ("GET", "/api/setups/{id}/frames.xmp.zip", Right::Look),
+    ("POST", "/api/frames/judged", Right::Look),
+    ("PUT", "/api/frames/{id}/rating", Right::Write),
+    ("POST", "/api/setups/{id}/frames/move", Right::Write),
     ("POST", "/api/setups/{id}/frames", Right::Write),
     ("PUT", "/api/setups/{id}/patches", Right::Write),
     ("POST", "/api/setups/{id}/entries", Right::Write),

@@ -3,10 +3,11 @@
 use std::sync::Arc;
 
 use actix_web::{HttpResponse, get, http::header::CONTENT_ENCODING, post, put, web};
-use chrono::{DateTime, Utc};
-use ink_lamp_light::{list::up_to, refusal::Refusal};
+use chrono::{DateTime, Local, TimeDelta, Utc};
+use ink_lamp_light::{list::up_to, name::optional_note, refusal::Refusal};
+use ink_lamp_photo::clock::behind;
 use ink_lamp_sitting::{role::LightId, shots::Lit};
-use ink_lamp_store::{FileTold, Frame, NamedPatch, Size, Store};
+use ink_lamp_store::{FileTold, Frame, FrameToMove, NamedPatch, Rated, Size, Store};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
@@ -53,10 +54,18 @@ pub struct FrameView {
     entry: Uuid,
     /// When it was taken in.
     at: DateTime<Utc>,
+    /// When it was shot by our clock, where it is known how far the camera's stands off.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    shot_at: Option<DateTime<Utc>>,
     /// The file's name.
     file: String,
     /// What the file says.
     told: FileTold,
+    /// How it is rated: 0, not yet, to 5.
+    rating: u8,
+    /// What was noted of it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    note: Option<String>,
     /// Pixels across of the file's picture.
     width: u32,
     /// Pixels down.
@@ -69,10 +78,42 @@ pub struct FrameView {
 
 impl From<Frame> for FrameView {
     fn from(frame: Frame) -> Self {
-        let Frame { id, entry, at, file, told, size, kept_size } = frame;
+        let Frame { id, entry, at, file, told, size, kept_size, said } = frame;
         let ((width, height), (kept_width, kept_height)) = (size, kept_size);
-        Self { picture: id, entry, at, file, told, width, height, kept_width, kept_height }
+        let Rated { rating, note } = said;
+        Self { picture: id, entry, at, shot_at: None, file, told, rating, note, width, height, kept_width, kept_height }
     }
+}
+
+/// A camera whose clock stands off ours, as its frames tell that came as they were shot.
+#[derive(Serialize, ToSchema)]
+pub struct CameraClock {
+    /// As its files call it; none where they don't.
+    camera: Option<String>,
+    /// By so many seconds it is behind (+) or ahead (−).
+    behind: i64,
+}
+
+/// When a frame was shot by its camera's clock, which is taken to be set to the server's zone where it does not say.
+fn shot_by_camera(told: &FileTold) -> Option<DateTime<Utc>> {
+    let clock = told.clock?;
+    match told.ahead {
+        Some(minutes) => Some((clock - TimeDelta::minutes(minutes.into())).and_utc()),
+        None => Some(clock.and_local_timezone(Local).earliest()?.to_utc()),
+    }
+}
+
+/// Cameras whose clocks stand off, by the frames of a look.
+fn clocks(frames: &[Frame]) -> Vec<CameraClock> {
+    let mut cameras: Vec<&Option<String>> = frames.iter().map(|frame| &frame.told.camera).collect();
+    cameras.sort();
+    cameras.dedup();
+    let of = |camera: &Option<String>| {
+        let came = frames.iter().filter(|frame| frame.told.camera == *camera);
+        let times: Vec<_> = came.filter_map(|frame| Some((shot_by_camera(&frame.told)?, frame.at))).collect();
+        Some(CameraClock { camera: camera.clone(), behind: behind(&times)?.num_seconds() })
+    };
+    cameras.into_iter().filter_map(of).collect()
 }
 
 /// The frames of a look.
@@ -82,6 +123,8 @@ pub struct Roll {
     frames: Vec<FrameView>,
     /// Where patches are in them, as they were placed last; none where none were.
     patches: Vec<NamedPatch>,
+    /// Cameras whose clocks stand off ours.
+    clocks: Vec<CameraClock>,
     /// The folder that frames are taken from, where one is watched.
     #[serde(skip_serializing_if = "Option::is_none")]
     folder: Option<FolderTold>,
@@ -144,9 +187,16 @@ fn lit_of(text: &str) -> Result<Lit, Refusal> {
 pub async fn roll(store: web::Data<Store>, folder: web::Data<Option<Arc<Folder>>>, id: Id) -> Result<web::Json<Roll>, Problem> {
     let frames = store.frames(id.0).await?;
     let patches = store.patches(id.0).await?;
+    let clocks = clocks(&frames);
+    let view = |frame: Frame| {
+        let off = clocks.iter().find(|clock| clock.camera == frame.told.camera).map(|clock| clock.behind);
+        let shot_at = off.and_then(|behind| Some(shot_by_camera(&frame.told)? + TimeDelta::seconds(behind)));
+        FrameView { shot_at, ..FrameView::from(frame) }
+    };
     Ok(web::Json(Roll {
-        frames: frames.into_iter().map(FrameView::from).collect(),
+        frames: frames.into_iter().map(view).collect(),
         patches,
+        clocks,
         folder: folder.as_ref().as_ref().map(|f| f.told()),
     }))
 }
@@ -163,6 +213,78 @@ pub async fn keep_patches(store: web::Data<Store>, id: Id, body: Checked<Patches
     FramePatch::check(&patches.iter().map(FramePatch::from).collect::<Vec<_>>(), "patches")?;
     store.set_patches(id.0, &patches).await?;
     Ok(HttpResponse::NoContent().finish())
+}
+
+/// What is said of a frame as a picture.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct FrameRating {
+    /// 0, not rated, to 5.
+    #[schema(maximum = 5)]
+    rating: u8,
+    /// What is to be remembered of it: 1 to 500 characters; none where it is left out.
+    #[serde(default, deserialize_with = "optional_note")]
+    #[schema(min_length = 1, max_length = 500)]
+    note: Option<String>,
+}
+
+/// Says of a frame how it is rated, with a note, in place of what was said before.
+#[utoipa::path(operation_id = "rateFrame", tag = "frames", params(("id" = Uuid, Path, description = "The picture")), request_body = FrameRating, responses(
+    (status = 204, description = "Kept"),
+    (status = 404, description = "No such picture", body = Problem),
+    (status = 422, description = "A rating over 5, or a note that can't be", body = Problem),
+))]
+#[put("/frames/{id}/rating")]
+pub async fn rate(store: web::Data<Store>, id: Id, body: Checked<FrameRating>) -> Result<HttpResponse, Problem> {
+    let FrameRating { rating, note } = body.0;
+    if rating > 5 {
+        return Err(Problem::refused(format!("{rating} is no rating. Give 0, not rated, to 5.")).at("rating"));
+    }
+    store.rate_frame(id.0, &Rated { rating, note }).await?;
+    Ok(HttpResponse::NoContent().finish())
+}
+
+/// A frame that is to leave a look's roll.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct FrameLeaves {
+    /// Its picture.
+    picture: Uuid,
+    /// The look that it goes to; none where it is only taken out.
+    #[serde(default)]
+    to: Option<Uuid>,
+    /// Of the entry on the tape that it leaves, made by the client (UUID version 7): sent twice, it is done once.
+    away: Uuid,
+    /// Of the entry on the tape that it comes to.
+    here: Uuid,
+    /// When, from 1900 to 2200.
+    #[serde(deserialize_with = "when")]
+    at: DateTime<Utc>,
+}
+
+/// Where a frame went.
+#[derive(Serialize, ToSchema)]
+pub struct FrameLeft {
+    /// Its picture there; none where it was only taken out.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    picture: Option<Uuid>,
+}
+
+/// Takes a frame out of a look's roll and, where another look is named, into that one's. Each tape takes it back by itself.
+#[utoipa::path(operation_id = "moveFrame", tag = "frames", params(("id" = Uuid, Path, description = "The setup that it leaves")), request_body = FrameLeaves, responses(
+    (status = 200, description = "Done", body = FrameLeft),
+    (status = 404, description = "No such setup, or no such frame on its roll", body = Problem),
+    (status = 410, description = "The sitting was deleted", body = Problem),
+    (status = 422, description = "It goes where it is, or a field is wrong", body = Problem),
+))]
+#[post("/setups/{id}/frames/move")]
+pub async fn leave(store: web::Data<Store>, who: Who, id: Id, body: Checked<FrameLeaves>) -> Result<web::Json<FrameLeft>, Problem> {
+    let FrameLeaves { picture, to, away, here, at } = body.0;
+    if to == Some(id.0) {
+        return Err(Problem::refused("The frame is in this look already. Give another one, or none to take it out of the roll.").at("to"));
+    }
+    let moved = FrameToMove { picture, to, away, here, at, by: who.name() };
+    Ok(web::Json(FrameLeft { picture: store.move_frame(id.0, &moved).await? }))
 }
 
 /// A frame's picture: a JPEG of at most 2048 pixels a side, sRGB, upright.

@@ -1,6 +1,7 @@
 //! The routes in whose answers no board stands, one file a noun.
 
 pub mod assets;
+mod curve;
 mod door;
 mod events;
 mod frames;
@@ -37,8 +38,11 @@ pub fn api(config: &mut ServiceConfig) {
         .service(events::events)
         .service(frames::take)
         .service(frames::roll)
+        .service(frames::rate)
+        .service(frames::leave)
         .service(frames::show_picture)
         .service(frames::show_small)
         .service(tones::tones)
+        .service(curve::teach)
         .service(frames::keep_patches);
 }

@@ -1,10 +1,11 @@
 //! What is measured in a frame that was shot: how its tones are spread, and those of its patches.
 
 use actix_web::{HttpResponse, post, web};
-use ink_lamp_light::{list::up_to, ratio::Ratio};
+use ink_lamp_light::{list::up_to, ratio::Ratio, scale::ToneCurve};
 use ink_lamp_photo::{
+    levels::{FIRST, Levels},
     picture::Picture,
-    tones::{CLIP, FIRST, Patch, PatchTone, Tones},
+    tones::{Patch, PatchTone, Tones},
 };
 use ink_lamp_store::{NamedPatch, Store};
 use serde::{Deserialize, Serialize};
@@ -76,6 +77,9 @@ pub struct TonesWanted {
     /// One of them that lies on a grey card, by its place in the list: how far each other one lies over it is told too.
     #[serde(default)]
     card: Option<usize>,
+    /// The tone curve of the camera that shot it, where that is known; plain sRGB is assumed without it.
+    #[serde(default)]
+    curve: Option<ToneCurve>,
 }
 
 /// Two patches that lie on the same skin.
@@ -162,7 +166,7 @@ pub async fn tones(
     id: Id,
     body: Checked<TonesWanted>,
 ) -> Result<HttpResponse, Problem> {
-    let TonesWanted { patches, same_skin, card } = body.0;
+    let TonesWanted { patches, same_skin, card, curve } = body.0;
     FramePatch::check(&patches, "patches")?;
     if let Some(same_skin) = same_skin {
         same_skin.check(patches.len(), "same_skin")?;
@@ -171,7 +175,7 @@ pub async fn tones(
         return Err(Problem::refused(format!("There is no patch {n}: {} were sent, counted from 0.", patches.len())).at("card"));
     }
     let picture = shots.picture(&store, id.0).await?;
-    heavy.answer(move || Ok(ShotTones::of(&picture, patches, same_skin, card))).await
+    heavy.answer(move || Ok(ShotTones::of(&picture, &Levels::of(curve.as_ref()), patches, same_skin, card))).await
 }
 
 impl SameSkin {
@@ -193,22 +197,22 @@ impl SameSkin {
 impl ShotTones {
     /// Of a picture, with those of its patches; both of the same skin are among them.
     #[must_use]
-    pub fn of(picture: &Picture, patches: Vec<FramePatch>, same_skin: Option<SameSkin>, card: Option<usize>) -> Self {
-        let Tones { histogram, clipped, black, brightest } = Tones::of(picture);
-        let measured = PatchTone::of_all(picture, &patches.iter().map(|at| (*at).into()).collect::<Vec<_>>());
-        let ratio = same_skin.and_then(|s| measured.get(s.lit)?.over(measured.get(s.shadow)?)).and_then(|(over, sure)| {
+    pub fn of(picture: &Picture, levels: &Levels, patches: Vec<FramePatch>, same_skin: Option<SameSkin>, card: Option<usize>) -> Self {
+        let Tones { histogram, clipped, black, brightest } = Tones::of(picture, levels);
+        let measured = PatchTone::of_all(picture, &patches.iter().map(|at| (*at).into()).collect::<Vec<_>>(), levels);
+        let ratio = same_skin.and_then(|s| measured.get(s.lit)?.over(measured.get(s.shadow)?, levels)).and_then(|(over, sure)| {
             let ratio = Ratio::try_from(f64::from(over.exp2())).ok()?;
             Some(ShotRatio { over, sure, shown: ratio.shown() })
         });
         let of_card = card.and_then(|n| measured.get(n).copied());
         let told = |(n, (at, t)): (usize, (FramePatch, PatchTone))| {
-            let over = of_card.filter(|_| card != Some(n)).and_then(|card| t.over(&card));
+            let over = of_card.filter(|_| card != Some(n)).and_then(|card| t.over(&card, levels));
             let over_card = over.map(|(over, sure)| OverCard { over, sure });
             ShotTone { at, tone: t.tone, sure: t.sure, clipped: t.clipped, over_card }
         };
         let patches = patches.into_iter().zip(measured).enumerate().map(told).collect();
         let black_at = ink_lamp_light::ambient::BLACK.get() as f32;
-        Self { from: FIRST, histogram, clip_at: CLIP, clipped, black_at, black, brightest, patches, ratio }
+        Self { from: FIRST, histogram, clip_at: levels.clip(), clipped, black_at, black, brightest, patches, ratio }
     }
 
     /// By how much the lit side lies over the shadow, stops; none where that can't be told.

@@ -1,14 +1,17 @@
 //! Each light by itself, and all of them summed.
 
+use std::sync::Arc;
+
 use pulp::{Arch, Simd, WithSimd};
 use rayon::prelude::*;
 
 use super::laid::{Edges, Shift};
 use crate::{
     error::PhotoError,
+    levels::Levels,
     picture::Picture,
-    reduce::reduced,
-    srgb::{self, value},
+    reduce::{Rows, reduced},
+    srgb,
     tones::clips,
 };
 
@@ -41,6 +44,8 @@ pub struct Layers {
     /// Pixels down.
     pub height: usize,
     layers: Vec<Layer>,
+    /// What light lies behind the values of its frames: the mix is shown by the same.
+    pub levels: Arc<Levels>,
     /// The share of each frame that clips in any colour.
     pub clipped: Vec<f32>,
     /// How far the sitter moved in each from where the mix shows them, as far as that can be told: it is laid over.
@@ -56,6 +61,7 @@ struct Row<'a> {
     sum: &'a mut [f32],
     steps: &'a mut [u16],
     values: &'a mut [u8],
+    of_steps: &'a [u8],
 }
 
 impl WithSimd for Row<'_> {
@@ -64,14 +70,29 @@ impl WithSimd for Row<'_> {
     // Compiled once for each kind of processor, and the plain loops with it.
     #[inline(always)]
     fn with_simd<S: Simd>(self, _: S) {
-        let Self { on, from, sum, steps, values } = self;
+        let Self { on, from, sum, steps, values, of_steps } = self;
         sum.fill(0.0);
         for (step, light) in on {
             for (sum, light) in sum.iter_mut().zip(&light[from..]) {
                 *sum += step * f32::from(*light);
             }
         }
-        srgb::values(sum, steps, values);
+        srgb::values(sum, steps, values, of_steps);
+    }
+}
+
+/// A picture with the light behind its values.
+struct Developed<'a> {
+    picture: &'a Picture,
+    levels: &'a Levels,
+}
+
+impl Rows for Developed<'_> {
+    fn read(&self, y: usize, row: &mut [[f32; 3]]) {
+        let table = self.levels.of_values();
+        for (pixel, values) in row.iter_mut().zip(&self.picture.values[y * self.picture.width..]) {
+            *pixel = values.map(|v| table[usize::from(v)]);
+        }
     }
 }
 
@@ -84,8 +105,8 @@ fn size_of(picture: &Picture) -> (usize, usize) {
 }
 
 /// A picture's light at a size, its sitter shifted back.
-fn laid(picture: &Picture, (width, height): (usize, usize), shift: Option<Shift>) -> Vec<[f32; 3]> {
-    let light = reduced(picture, (picture.width, picture.height), (width, height));
+fn laid(picture: &Picture, levels: &Levels, (width, height): (usize, usize), shift: Option<Shift>) -> Vec<[f32; 3]> {
+    let light = reduced(&Developed { picture, levels }, (picture.width, picture.height), (width, height));
     let shift = shift.unwrap_or_default();
     let (x, y) = ((shift.x * width as f32).round() as isize, (shift.y * height as f32).round() as isize);
     if (x, y) == (0, 0) {
@@ -112,7 +133,7 @@ impl Layers {
     ///
     /// # Errors
     /// Frames whose shapes differ.
-    pub fn of(room: Option<(&Picture, f32)>, lights: &[Source], whole: Option<&Picture>) -> Result<Self, PhotoError> {
+    pub fn of(room: Option<(&Picture, f32)>, lights: &[Source], whole: Option<&Picture>, levels: &Arc<Levels>) -> Result<Self, PhotoError> {
         let all: Vec<&Picture> = room.iter().map(|(picture, _)| *picture).chain(lights.iter().map(|source| source.picture)).collect();
         let first = lights.first().map(|source| source.picture).or(room.map(|(picture, _)| picture));
         let first = first.ok_or_else(|| PhotoError::Damaged("no frame to be mixed".to_owned()))?;
@@ -129,14 +150,14 @@ impl Layers {
         let shift = |picture: &Picture| Edges::of(picture).shift_from(&lies);
         let shifts: Vec<Option<Shift>> = all.iter().map(|picture| shift(picture)).collect();
         let of_lights = &shifts[all.len() - lights.len()..];
-        let dark = room.map(|(picture, to)| (laid(picture, size, shifts[0]), to));
+        let dark = room.map(|(picture, to)| (laid(picture, levels, size, shifts[0]), to));
         let mut layers = Vec::with_capacity(all.len());
         if let Some((light, to)) = &dark {
             let at: Vec<[f32; 3]> = light.iter().map(|p| p.map(|v| v * to)).collect();
             layers.push(Layer::of(&at));
         }
         for (source, shift) in lights.iter().zip(of_lights) {
-            let mut light = laid(source.picture, size, *shift);
+            let mut light = laid(source.picture, levels, size, *shift);
             let (off, to) = source.factors;
             match &dark {
                 Some((dark, _)) => light.par_iter_mut().zip(dark).for_each(|(p, d)| (0..3).for_each(|c| p[c] = (p[c] - off * d[c]) * to)),
@@ -146,10 +167,10 @@ impl Layers {
         }
         let clipped = all.iter().map(|picture| share_clipped(picture)).collect();
         let whole = whole.map(|picture| {
-            let values = laid(picture, size, None).into_iter().map(|p| p.map(value)).collect();
+            let values = laid(picture, levels, size, None).into_iter().map(|p| p.map(|light| levels.value(light))).collect();
             Picture { width: size.0, height: size.1, values }
         });
-        Ok(Self { width: size.0, height: size.1, layers, clipped, shifts, whole })
+        Ok(Self { width: size.0, height: size.1, layers, levels: Arc::clone(levels), clipped, shifts, whole })
     }
 
     /// The same at half the size, for a picture that follows a hand: each pixel is the mean of four.
@@ -170,7 +191,8 @@ impl Layers {
         };
         let whole = self.whole.as_ref().map(|whole| whole.within(width.max(height)));
         let (clipped, shifts) = (self.clipped.clone(), self.shifts.clone());
-        Self { width, height, layers: self.layers.iter().map(half).collect(), clipped, shifts, whole }
+        let levels = Arc::clone(&self.levels);
+        Self { width, height, layers: self.layers.iter().map(half).collect(), levels, clipped, shifts, whole }
     }
 
     /// How many layers there are.
@@ -192,10 +214,12 @@ impl Layers {
         let mut values = vec![[0u8; 3]; self.width * self.height];
         let row = 3 * self.width;
         // With the widest instructions that the processor has.
-        let arch = Arch::new();
+        let (arch, of_steps) = (Arch::new(), self.levels.to_values());
         values.par_chunks_mut(self.width).enumerate().for_each_init(
             || (vec![0.0f32; row], vec![0u16; row]),
-            |(sum, steps), (y, values)| arch.dispatch(Row { on: &on, from: y * row, sum, steps, values: values.as_flattened_mut() }),
+            |(sum, steps), (y, values)| {
+                arch.dispatch(Row { on: &on, from: y * row, sum, steps, values: values.as_flattened_mut(), of_steps })
+            },
         );
         Picture { width: self.width, height: self.height, values }
     }

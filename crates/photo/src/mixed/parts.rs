@@ -2,7 +2,7 @@
 
 use ink_lamp_light::{
     meter::Exposure,
-    scale::{ShutterTime, Stops},
+    scale::{ShutterTime, Stops, ToneCurve},
 };
 use ink_lamp_sitting::{
     role::LightId,
@@ -58,6 +58,12 @@ impl<'a> Parts<'a> {
             lights: setup.lights.iter().map(|l| &l.id).enumerate().filter_map(alone).collect(),
             whole: last(&Lit::All),
         }
+    }
+
+    /// How the camera bends tones, where that is known.
+    #[must_use]
+    pub fn curve(&self) -> Option<&'a ToneCurve> {
+        self.setup.camera.as_ref()?.curve()
     }
 
     /// Lights of which there is no frame, by their place in the setup: those that somebody touched.

@@ -1,11 +1,14 @@
 //! Patches of a mix: what each layer gives to each, and whether their sum can be trusted.
 
+use std::sync::Arc;
+
 use rayon::prelude::*;
 
 use super::layers::Layers;
 use crate::{
+    levels::Levels,
     srgb::LUMINANCE,
-    tones::{CLIP, Patch, PatchTone, stops},
+    tones::{Patch, PatchTone},
 };
 
 /// A mix agrees with the frame of all lights where no patch is farther off, stops: what one reads off a picture.
@@ -17,10 +20,11 @@ pub const STRETCHED: f64 = 1.5;
 const DARKEST: f32 = -5.0;
 
 /// What each layer gives to each patch.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone)]
 pub struct Sums {
     /// Of each patch the mean light of each layer, as luminance; a layer that gives nothing may lie a little below 0, by its noise.
     of: Vec<Vec<f32>>,
+    levels: Arc<Levels>,
 }
 
 impl Layers {
@@ -36,7 +40,7 @@ impl Layers {
             };
             (0..self.count()).map(mean).collect()
         };
-        Sums { of: patches.par_iter().map(of).collect() }
+        Sums { of: patches.par_iter().map(of).collect(), levels: Arc::clone(&self.levels) }
     }
 
     /// How far the sum lies from the frame with all lights, patch by patch, stops; none where either clips, or is too dark to tell. Nothing where there
@@ -45,10 +49,10 @@ impl Layers {
     pub fn against_whole(&self, patches: &[Patch], sums: &Sums, weights: &[f32]) -> Option<Vec<Option<f32>>> {
         let whole = self.whole.as_ref()?;
         let off = |(n, patch): (usize, &Patch)| {
-            let shot = PatchTone::of(whole, *patch);
+            let shot = PatchTone::of(whole, *patch, &self.levels);
             let (shot, clipped) = (shot.tone?, shot.clipped);
             let sum = sums.tone(n, weights)?;
-            (clipped == 0.0 && sum < CLIP && shot.min(sum) > DARKEST).then_some(sum - shot)
+            (clipped == 0.0 && sum < self.levels.clip() && shot.min(sum) > DARKEST).then_some(sum - shot)
         };
         Some(patches.iter().enumerate().map(off).collect())
     }
@@ -65,6 +69,6 @@ impl Sums {
     /// The tone of a patch, stops over mid-grey; none where there is no light.
     #[must_use]
     pub fn tone(&self, patch: usize, weights: &[f32]) -> Option<f32> {
-        stops(self.of.get(patch)?.iter().zip(weights).map(|(light, weight)| light * weight).sum())
+        self.levels.stops(self.of.get(patch)?.iter().zip(weights).map(|(light, weight)| light * weight).sum())
     }
 }

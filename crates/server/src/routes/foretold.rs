@@ -6,8 +6,13 @@ use actix_web::{
     post, web,
 };
 use base64::{Engine, engine::general_purpose::STANDARD};
-use ink_lamp_http::{body::Checked, pictures, pictures::Pictures, problem::Problem, routes::tones::FramePatch};
-use ink_lamp_light::list::up_to;
+use ink_lamp_http::{body::Checked, pictures, pictures::Pictures, problem::Problem, routes::tones::FramePatch, shots::Shots};
+use ink_lamp_light::{list::up_to, scale::ToneCurve};
+use ink_lamp_photo::{
+    less::{Laid, Twice, less},
+    levels::Levels,
+    picture::Picture,
+};
 use ink_lamp_picture::{
     foretold::{Foretold, Wanted},
     lit::Care,
@@ -18,6 +23,7 @@ use ink_lamp_picture::{
 };
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{entry::Entry, role::LightId, setup::Setup, studio::StandIn};
+use ink_lamp_store::Store;
 use serde::{Deserialize, Serialize};
 use sha2::{Digest, Sha256};
 use utoipa::ToSchema;
@@ -68,10 +74,49 @@ pub struct FrameQuestion {
     #[serde(default, deserialize_with = "patches")]
     #[schema(max_items = 9)]
     patches: Option<Vec<FramePatch>>,
+    /// A frame that was shot, less this one: the picture is in grey then, where what is as foretold is 0x77, and each stop more or less is 60 of 256 values.
+    #[serde(default)]
+    less: Option<ShotLess>,
     /// Which page asks: what did not change since its last question is not worked out again.
     page: Uuid,
     /// Its questions in their order: a newer one ends an older one.
     turn: u64,
+}
+
+/// A frame that was shot, to be held against a foretold one.
+#[derive(Clone, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ShotLess {
+    /// Its picture.
+    picture: Uuid,
+    /// Places that stand in both, by which one is laid over the other: 2 to 9.
+    #[serde(deserialize_with = "up_to::<_, _, 9>")]
+    #[schema(min_items = 2, max_items = 9)]
+    places: Vec<PlaceTwice>,
+}
+
+/// A place in both.
+#[derive(Clone, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PlaceTwice {
+    /// In the frame that was shot.
+    shot: FramePatch,
+    /// In the foretold one.
+    foretold: FramePatch,
+}
+
+impl ShotLess {
+    /// How a frame lies over a foretold one.
+    fn laid(&self, shot: &Picture, drawn: &Picture) -> Result<Laid, Problem> {
+        let shape = |p: &Picture| p.width as f32 / p.height as f32;
+        let places: Vec<Twice> =
+            self.places.iter().map(|p| Twice { shot: (p.shot.x, p.shot.y), foretold: (p.foretold.x, p.foretold.y) }).collect();
+        Laid::over(&places, shape(shot), shape(drawn)).ok_or_else(|| {
+            let message =
+                "By these places the two can't be laid over each other. Give two or more that stand in both, apart from each other.";
+            Problem::refused(message).at("question.less.places")
+        })
+    }
 }
 
 /// What is shown of a setup.
@@ -168,9 +213,18 @@ pub struct FrameToneLight {
     (status = 503, description = "Too much is being worked out at once", body = Problem),
 ))]
 #[post("/foretold")]
-pub async fn foretold(pictures: web::Data<Pictures>, body: Checked<FrameToForetell>) -> Result<HttpResponse, Problem> {
+pub async fn foretold(
+    store: web::Data<Store>,
+    shots: web::Data<Shots>,
+    pictures: web::Data<Pictures>,
+    body: Checked<FrameToForetell>,
+) -> Result<HttpResponse, Problem> {
     let FrameToForetell { setup, entries, question } = body.0;
     let wanted = wanted(&question)?;
+    let shot = match &question.less {
+        Some(less) => Some(shots.picture(&store, less.picture).await?),
+        None => None,
+    };
     let page = pictures.page(question.page);
     if !page.asks(question.turn) {
         return Err(pictures::older());
@@ -190,7 +244,10 @@ pub async fn foretold(pictures: web::Data<Pictures>, body: Checked<FrameToForete
                 FrameShow::Wished => Show::Wished,
             };
             let set = Set::of(&scene, show);
-            let frame = page.draw(question.turn, |easel| easel.draw(&subject, &set, &wanted))?;
+            let mut frame = page.draw(question.turn, |easel| easel.draw(&subject, &set, &wanted))?;
+            if let (Some(less), Some(shot)) = (&question.less, &shot) {
+                frame.pixels = against(frame.pixels, less, shot, setup.camera.as_ref().and_then(|camera| camera.curve()))?;
+            }
             answer(frame, &setup, &set, &question, shadows_done)
         }
     };
@@ -221,6 +278,15 @@ fn wanted(question: &FrameQuestion) -> Result<Wanted, Problem> {
         care: if question.moving { Care::Moving } else { Care::Rest },
         patches: question.patches.as_ref().map(|all| all.iter().map(patch).collect()),
     })
+}
+
+/// A frame that was shot less a foretold one.
+fn against(pixels: Pixels, less: &ShotLess, shot: &Picture, curve: Option<&ToneCurve>) -> Result<Pixels, Problem> {
+    let values = if pixels.grey { pixels.bytes.iter().map(|v| [*v; 3]).collect() } else { pixels.bytes.as_chunks().0.to_vec() };
+    let drawn = Picture { width: pixels.width, height: pixels.height, values };
+    let laid = less.laid(shot, &drawn)?;
+    let differs = self::less(shot, &Levels::of(curve), &drawn, laid);
+    Ok(Pixels { bytes: differs.values.iter().map(|v| v[0]).collect(), grey: true, ..pixels })
 }
 
 /// No light may stand in the sitter's head.

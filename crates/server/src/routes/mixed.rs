@@ -76,9 +76,9 @@ pub struct MixQuestion {
     /// In one grey.
     #[serde(default)]
     grey: bool,
-    /// A hand moves something: sooner, and at half the size.
+    /// At half the size, and sooner: while a hand moves something, and where it is not looked at larger.
     #[serde(default)]
-    moving: bool,
+    half: bool,
     /// Patches whose tones are asked for: at most 9.
     #[serde(default, deserialize_with = "up_to::<_, _, 9>")]
     #[schema(max_items = 9)]
@@ -219,7 +219,7 @@ pub async fn mix(
         mixes.apart(&store, &shots, &parts).await?
     };
     let drawn = move || {
-        let layers = if checked.moving { &apart.half } else { &apart.whole };
+        let layers = if checked.half { &apart.half } else { &apart.whole };
         Ok((mixed(&setup, layers, checked)?, ()))
     };
     let (json, ()) = heavy.written(drawn).await?;
@@ -235,7 +235,7 @@ struct Question {
     without_room: bool,
     shutter: Option<ShutterTime>,
     grey: bool,
-    moving: bool,
+    half: bool,
     patches: Vec<NamedPatch>,
     same_skin: Option<SameSkin>,
     wished: Option<Wished>,
@@ -243,7 +243,7 @@ struct Question {
 
 impl Question {
     fn of(setup: &Setup, question: MixQuestion) -> Result<Self, Problem> {
-        let MixQuestion { as_shot, dials, muted, without_room, shutter, grey, moving, patches, same_skin, find } = question;
+        let MixQuestion { as_shot, dials, muted, without_room, shutter, grey, half, patches, same_skin, find } = question;
         let index = |id: &LightId, field: String| setup.index_of(id).ok_or_else(|| Problem::from(unknown(id)).at(field));
         let mut turned: Vec<(usize, Dial)> = Vec::new();
         for (n, DialTurned { light, dial }) in dials.iter().enumerate() {
@@ -262,7 +262,7 @@ impl Question {
             same_skin.check(patches.len(), "question.same_skin")?;
         }
         let wished = find.map(|find| find.wished(setup, patches.len(), same_skin)).transpose()?;
-        Ok(Self { as_shot, dials: turned, muted, without_room, shutter, grey, moving, patches, same_skin, wished })
+        Ok(Self { as_shot, dials: turned, muted, without_room, shutter, grey, half, patches, same_skin, wished })
     }
 
     /// As what is tried: none where there is no frame.
@@ -320,7 +320,7 @@ fn mixed(setup: &Setup, layers: &Layers, question: Question) -> Result<FramesMix
         find(&parts, &sums, &mut tried, wished);
     }
     let picture = layers.picture(&parts.weights(&tried));
-    let tones = ShotTones::of(&picture, at, same_skin, None);
+    let tones = ShotTones::of(&picture, &layers.levels, at, same_skin, None);
     let off = parts.whole.zip(parts.as_whole()).and_then(|(whole, as_whole)| {
         let off = layers.against_whole(&measured, &sums, &parts.weights(&as_whole))?;
         Some((whole, patches.iter().zip(off).filter_map(|(patch, off)| Some((patch.name.as_str(), off?))).collect::<Vec<_>>()))

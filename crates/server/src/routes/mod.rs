@@ -5,9 +5,11 @@ mod check;
 pub mod document;
 mod draft;
 mod foretold;
+mod judged;
 pub mod kit;
 mod mixed;
 mod plan;
+mod roll;
 mod scales;
 mod setups;
 mod shared;
@@ -56,6 +58,10 @@ pub fn api(config: &mut ServiceConfig) {
             .service(draft::draft)
             .service(foretold::foretold)
             .service(mixed::mix)
+            .service(judged::judge)
+            .service(roll::between)
+            .service(roll::as_csv)
+            .service(roll::as_sidecars)
             .service(plan::plan)
             .service(ways::ways)
             .service(study::study)

@@ -20,7 +20,12 @@ use crate::{
 /// A frame of two halves, mid-grey and two stops under it, with what a camera writes into its file.
 fn shot(tags: &[&str]) -> Vec<u8> {
     let values = (0..96 * 64).map(|i| if i % 96 < 48 { [118; 3] } else { [60; 3] }).collect();
-    let jpeg = Picture { width: 96, height: 64, values }.to_jpeg().unwrap();
+    tagged(&Picture { width: 96, height: 64, values }, tags)
+}
+
+/// A picture as a file with what a camera writes into it.
+pub fn tagged(picture: &Picture, tags: &[&str]) -> Vec<u8> {
+    let jpeg = picture.to_jpeg().unwrap();
     let file = std::path::Path::new(env!("CARGO_TARGET_TMPDIR")).join(format!("{}.jpg", Uuid::now_v7()));
     std::fs::write(&file, jpeg).unwrap();
     let done = Command::new("exiftool").args(["-q", "-overwrite_original"]).args(tags).arg(&file).output().unwrap();
@@ -34,13 +39,17 @@ const AS_SET: [&str; 4] = ["-FNumber=8", "-ExposureTime=1/160", "-ISO=100", "-Da
 
 impl App {
     pub async fn frame(&self, look: &str, entry: Uuid, name: &str, file: Vec<u8>) -> (StatusCode, Value) {
+        self.frame_at(look, entry, name, file, "2026-11-30T19:16:09Z").await
+    }
+
+    pub async fn frame_at(&self, look: &str, entry: Uuid, name: &str, file: Vec<u8>, at: &str) -> (StatusCode, Value) {
         let path = format!("{}/api/setups/{look}/frames", self.base);
-        let query = [("id", entry.to_string()), ("at", "2026-11-30T19:16:09Z".to_owned()), ("name", name.to_owned())];
+        let query = [("id", entry.to_string()), ("at", at.to_owned()), ("name", name.to_owned())];
         let request = self.client.post(path).query(&query).header(header::CONTENT_TYPE, "application/octet-stream").body(file);
         told(request.send().await.unwrap()).await
     }
 
-    async fn bytes(&self, path: &str) -> (StatusCode, header::HeaderMap, Vec<u8>) {
+    pub async fn bytes(&self, path: &str) -> (StatusCode, header::HeaderMap, Vec<u8>) {
         let answer = self.client.get(format!("{}{path}", self.base)).send().await.unwrap();
         (answer.status(), answer.headers().clone(), answer.bytes().await.unwrap().to_vec())
     }

@@ -7,6 +7,7 @@ mod doors;
 mod foretold;
 mod frames;
 mod mixed;
+mod roll;
 mod steady;
 
 use app::{App, told};

@@ -78,7 +78,7 @@ async fn frames_add_as_light_and_dials_are_found_for_the_wished_ratio() {
     assert!(mixed["picture"].as_str().unwrap().starts_with("data:image/jpeg;base64,"));
     assert_eq!((&mixed["width"], &mixed["lights"][0]["as_shot"], &mixed["to_board"]), (&json!(80), &json!("1/8"), &json!([])));
     // By a dial, by being left out, at half the size and in grey.
-    let down = json!({"dials": [{"light": "key", "dial": "1/16"}], "moving": true, "grey": true});
+    let down = json!({"dials": [{"light": "key", "dial": "1/16"}], "half": true, "grey": true});
     let (_, turned) = app.post("/api/mixed", asked(&setup, &down)).await;
     near(tone(&turned, 0), sum(&[-1.5, -2.5]));
     assert_eq!((&turned["width"], turned["lights"][0]["over"].as_f64()), (&json!(40), Some(-1.0)));

@@ -26,6 +26,9 @@ pub struct Model {
     pub kept_width: i32,
     pub kept_height: i32,
     pub taken_in: DateTimeUtc,
+    /// 0, not rated, to 5.
+    pub rating: i16,
+    pub note: Option<String>,
 }
 
 #[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]

@@ -13,6 +13,7 @@ mod m20261128_000008_kept;
 mod m20261128_000009_sure;
 mod m20261129_000010_doors;
 mod m20261130_000011_frames;
+mod m20261130_000012_rated;
 
 pub struct Migrator;
 
@@ -30,6 +31,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261128_000009_sure::Migration),
             Box::new(m20261129_000010_doors::Migration),
             Box::new(m20261130_000011_frames::Migration),
+            Box::new(m20261130_000012_rated::Migration),
         ]
     }
 }

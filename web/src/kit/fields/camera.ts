@@ -44,4 +44,5 @@ export const CAMERA: Field[] = [
   { path: 'sensor.width', label: 'Sensor, long side', as: 'number', suffix: 'mm', optional: true },
   { path: 'sensor.height', label: 'Sensor, short side', as: 'number', suffix: 'mm', optional: true },
   { path: 'pixel_pitch', label: 'Pixel pitch', as: 'number', suffix: 'µm', optional: true },
+  { path: 'curve', label: 'Tone curve', as: 'taught', optional: true, wide: 6 },
 ]

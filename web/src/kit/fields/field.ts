@@ -7,7 +7,7 @@ export type Values = Record<string, string>
 export interface Field {
   path: string
   label: string
-  as: 'text' | 'number' | 'seconds' | 'choice' | 'yes' | 'durations' | 'lowest'
+  as: 'text' | 'number' | 'seconds' | 'choice' | 'yes' | 'durations' | 'lowest' | 'taught'
   suffix?: string
   hint?: string
   /** Left out where it is empty. */

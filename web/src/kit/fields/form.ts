@@ -52,6 +52,8 @@ export function valuesOf(kind: GearKind, gear: Gear): Values {
     const value = valueAt(sheet, field.path)
     if (field.as === 'yes') values[field.path] = value ? 'yes' : 'no'
     else if (field.as === 'durations') values[field.path] = linesOf((value as Burn[] | undefined) ?? [])
+    // What was taught is kept as it is, or forgotten.
+    else if (field.as === 'taught') values[field.path] = value ? JSON.stringify(value) : ''
     else if (value === undefined || value === null) {
       if (field.optional) values[field.path] = ''
     } else if (field.as === 'seconds' && typeof value === 'number') values[field.path] = timeOf(value)
@@ -81,6 +83,7 @@ export function gearOf(kind: GearKind, values: Values): Typed<Gear> {
     } else if (field.as === 'durations') {
       if (text.trim()) putAt(sheet, field.path, burnsOf(text))
     } else if (field.optional && !text.trim()) continue
+    else if (field.as === 'taught') putAt(sheet, field.path, JSON.parse(text))
     else if (field.as === 'number' || field.as === 'seconds') putAt(sheet, field.path, numberOf(text))
     else if (field.as === 'lowest') putAt(sheet, field.path, numberOf(text.trim().replace(/^1\//, '')))
     else putAt(sheet, field.path, text.trim())

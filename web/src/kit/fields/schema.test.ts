@@ -21,8 +21,11 @@ const known = (node: Node): Node => {
 function leaves(node: Node, path: string, found: Map<string, Set<string>>): Map<string, Set<string>> {
   const { oneOf, properties, enum: words, const: word } = known(node)
   for (const one of oneOf ?? []) leaves(one, path, found)
-  for (const [name, part] of Object.entries(properties ?? {})) leaves(part, path ? `${path}.${name}` : name, found)
-  if (!oneOf && !properties && known(node).type !== 'null') {
+  // What was taught is kept as a whole: no part of it is asked.
+  const whole = path === 'curve'
+  for (const [name, part] of whole ? [] : Object.entries(properties ?? {}))
+    leaves(part, path ? `${path}.${name}` : name, found)
+  if (!oneOf && (whole || !properties) && known(node).type !== 'null') {
     const all = found.get(path) ?? new Set()
     for (const w of words ?? (word ? [word] : [])) all.add(w)
     found.set(path, all)

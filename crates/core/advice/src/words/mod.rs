@@ -1,6 +1,7 @@
 //! The sentences: what was decided elsewhere, said here. One module an instrument, with the names of what decides.
 
 pub(crate) mod beginning;
+pub mod changes;
 pub(crate) mod check;
 pub mod choices;
 pub(crate) mod echo;
@@ -9,6 +10,7 @@ pub(crate) mod findings;
 pub(crate) mod firing;
 pub(crate) mod ground_ways;
 pub(crate) mod groups;
+pub mod judged;
 pub mod kit;
 pub(crate) mod lanes;
 pub mod mixed;

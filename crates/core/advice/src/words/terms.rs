@@ -15,10 +15,11 @@ use ink_lamp_sitting::{
     role::LightId,
     room::{Lamps, RoomLight},
     setup::Setup,
+    shots::Lit,
     studio::Bearing,
 };
 
-use super::span::{Line, Span, text};
+use super::span::{Line, Span, text, uncapitalised};
 
 /// On which side of a line: `over`, `under`.
 pub(crate) fn side(by: Stops) -> &'static str {
@@ -33,6 +34,15 @@ pub(crate) fn light(setup: &Setup, id: &LightId) -> String {
 /// The name of a light's unit.
 pub(crate) fn unit(setup: &Setup, id: &LightId) -> String {
     setup.light(id).and_then(|l| l.unit.as_ref()).map(|u| u.name.clone()).unwrap_or_default()
+}
+
+/// Which lights were on in a frame: `key alone`, `all lights`, `no flash`.
+pub(crate) fn lit(lit: &Lit, setup: &Setup) -> String {
+    match lit {
+        Lit::NoFlash => "no flash".to_owned(),
+        Lit::All => "all lights".to_owned(),
+        Lit::Alone(id) => format!("{} alone", uncapitalised(&light(setup, id))),
+    }
 }
 
 /// The word on the button once a light stands elsewhere.

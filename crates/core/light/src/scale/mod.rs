@@ -5,6 +5,7 @@
 //! Source: the APEX system and the meter equations of ISO 2720, from memory; the arithmetic is closed form.
 
 mod aperture;
+mod curve;
 mod ev;
 mod fnumber;
 mod iso;
@@ -17,6 +18,7 @@ mod stops;
 mod tone;
 
 pub use aperture::Aperture;
+pub use curve::{FEWEST as FEWEST_OF_CURVE, MOST as MOST_OF_CURVE, ToneCurve, TonePoint};
 pub use ev::{
     DOME_C, Ev, Ev100, FLAT_C, IncidentConstant, Luminance, LuminousExposure, Lux, REFLECTED_K, ReflectedConstant, camera_equation,
     implied_reflectance,

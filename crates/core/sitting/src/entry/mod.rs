@@ -10,6 +10,7 @@ mod dial;
 mod face;
 mod firing;
 mod frame;
+mod frame_away;
 mod frame_read;
 mod ground_tone;
 mod heed;
@@ -42,6 +43,7 @@ pub use check::DeviceChecked;
 pub use dial::DialTurned;
 pub use face::FaceChosen;
 pub use frame::{FramePicture, FrameSaid, FrameShot};
+pub use frame_away::FrameAway;
 pub use frame_read::FrameRead;
 pub use ground_tone::GroundWished;
 pub use heed::{CautionHeeded, CheckAgain};
@@ -125,6 +127,8 @@ pub enum Entry {
     FrameSaid(FrameSaid),
     /// A frame was read as a meter is.
     FrameRead(FrameRead),
+    /// A frame was taken out of the roll.
+    FrameAway(FrameAway),
     /// Skin was compared with a grey card in a frame.
     Skin(SkinCompared),
     /// A note was taken.
@@ -171,6 +175,7 @@ impl Entry {
             Self::Frame(_) => "frame",
             Self::FrameSaid(_) => "frame_said",
             Self::FrameRead(_) => "frame_read",
+            Self::FrameAway(_) => "frame_away",
             Self::Skin(_) => "skin",
             Self::Note(_) => "note",
             Self::GoOn(_) => "go_on",
@@ -229,6 +234,7 @@ impl Entry {
                 | Self::Frame(_)
                 | Self::FrameSaid(_)
                 | Self::FrameRead(_)
+                | Self::FrameAway(_)
                 | Self::Skin(_)
                 | Self::Note(_)
         )
@@ -286,6 +292,7 @@ impl Setup {
             Entry::Frame(shot) => next.shoot(shot)?,
             Entry::FrameSaid(said) => next.say_of_frame(said)?,
             Entry::FrameRead(read) => next.read_frame(read)?,
+            Entry::FrameAway(away) => next.take_frame_away(away),
             Entry::Skin(compared) => next.compare_skin(*compared)?,
             Entry::Note(_) => {}
             Entry::Undo(_) | Entry::Redo(_) | Entry::GoOn(_) => {

@@ -3,7 +3,7 @@
 use ink_lamp_light::{
     lens::SensorSize,
     measure::{Micrometres, Seconds},
-    scale::{Iso, ShutterTime, Step},
+    scale::{Iso, ShutterTime, Step, ToneCurve},
 };
 use serde::{Deserialize, Serialize};
 
@@ -59,6 +59,9 @@ pub struct CameraBody {
     #[serde(deserialize_with = "ink_lamp_light::scale::step_of_camera")]
     #[cfg_attr(feature = "schema", schema(schema_with = ink_lamp_light::scale::schema_of_camera))]
     pub steps: Step,
+    /// How it bends tones, once a bracket of a grey card taught that. Until then its pictures are taken as plain sRGB.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub curve: Option<ToneCurve>,
 }
 
 impl CameraBody {

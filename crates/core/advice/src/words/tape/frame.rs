@@ -2,7 +2,7 @@
 
 use ink_lamp_scene::effect::Effect;
 use ink_lamp_sitting::{
-    entry::{FrameSaid, FrameShot},
+    entry::{FrameAway, FrameSaid, FrameShot},
     setup::Setup,
     shots::{AsShot, Lit},
 };
@@ -28,6 +28,12 @@ pub(super) fn said(said: &FrameSaid, did: &Effect) -> TapeLine {
     let meant = said.meant.then(|| "meant as it was shot".to_owned());
     let tail: Vec<String> = said.lit.iter().map(|l| lit(l, did)).chain(meant).collect();
     TapeLine::new(TapeKind::Choice, None, vec![text(head)], tail.join(", "))
+}
+
+pub(super) fn away(away: &FrameAway, did: &Effect) -> TapeLine {
+    let head = did.of_frame.map_or_else(|| "A frame".to_owned(), |n| format!("Frame {n}"));
+    let tail = away.to.as_ref().map_or_else(|| "taken out of the roll".to_owned(), |look| format!("moved to {look}"));
+    TapeLine::new(TapeKind::Choice, None, vec![text(head)], tail)
 }
 
 pub(super) fn pending(setup: &Setup) -> TapeLine {

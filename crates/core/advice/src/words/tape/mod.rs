@@ -73,6 +73,7 @@ impl TapeLine {
             Entry::Frame(shot) => frame::line(shot, did),
             Entry::FrameSaid(said) => frame::said(said, did),
             Entry::FrameRead(read) => frame_read::line(read, did),
+            Entry::FrameAway(away) => frame::away(away, did),
             Entry::Skin(compared) => skin::line(*compared, did),
             Entry::Note(note) => note::line(note),
             Entry::GoOn(_) => undo::gone_on(),

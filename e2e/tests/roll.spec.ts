@@ -98,6 +98,15 @@ test('frames are rated, noted and held against each other, with what was changed
       note: 'chin lower',
     })
   expect(await scan(page)).toEqual([])
+  // The sitter sat still: the patches stay where they are.
+  const cheek = page.getByRole('button', { name: 'Patch 1, Lit cheek' })
+  const at = () => cheek.evaluate((e) => e.getBoundingClientRect().x)
+  const before = await at()
+  const told = page.waitForResponse(/\/moved\?from=/)
+  await more(page, 'Move the patches with the sitter')
+  const moved = await (await told).json()
+  expect(Math.abs(moved.x) + Math.abs(moved.y)).toBeLessThan(0.006)
+  expect(Math.abs((await at()) - before)).toBeLessThan(2)
   // By its key: the one that is looked at against the one before.
   await page.keyboard.press('a')
   const dialog = page.getByRole('dialog')

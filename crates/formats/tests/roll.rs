@@ -26,7 +26,7 @@ fn frame() -> FrameOut {
         lights: vec![LightOut {
             name: "Key".into(),
             unit: "Taper 500".into(),
-            dial: "1/4".into(),
+            dial: "1/4 +0.3".into(),
             modifier: "Octa 90".into(),
             place: "1.50 m · 45° left".into(),
         }],
@@ -55,7 +55,7 @@ fn another_program_reads_rating_note_and_keywords_of_a_sidecar() {
     assert_eq!(tag(&file, "-XMP-dc:Subject"), "Clock mender, Look 1, Key");
     // A line's end is shown by a dot.
     assert_eq!(tag(&file, "-XMP-dc:Description"), "best of all,.hands & \"face\" <right>");
-    assert_eq!(tag(&file, "-LightsDial"), "1/4");
+    assert_eq!(tag(&file, "-LightsDial"), "1/4 +0.3");
     assert_eq!(tag(&file, "-LightsOn"), "key alone");
     // What nobody rated takes no rating away.
     let unrated = folder().join("unrated.xmp");

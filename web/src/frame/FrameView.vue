@@ -119,6 +119,7 @@ const mix = useMixed(
   isMixed,
   () => shots.patches.patches.value,
   grey,
+  () => shown.value?.kept_width ?? 0,
 )
 const mixed = computed(() => mix.mixed.value)
 const MIXED = [
@@ -304,6 +305,7 @@ const commands = frameCommands({
           :frames
           :numbers="shots.numbers.value"
           :card="shots.card.value"
+          :follow="shots.follow"
           @rated="shots.refresh"
         />
         <div class="flex flex-wrap items-center gap-2 px-3 py-2">

@@ -16,13 +16,15 @@ const TeachTone = later(() => import('./TeachTone.vue'))
 const NoteDialog = later(() => import('./NoteDialog.vue'))
 
 /** What is said of a frame as a picture, and what else can be done with it and the roll. */
-const { look, frame, frames, numbers, card } = defineProps<{
+const { look, frame, frames, numbers, card, follow } = defineProps<{
   look: string
   frame: FrameView
   frames: readonly FrameView[]
   numbers: ReadonlyMap<string, number>
   /** A patch on a grey card, where one is chosen. */
   card: NamedPatch | undefined
+  /** Moves the patches with the sitter. */
+  follow: () => Promise<void>
 }>()
 const emit = defineEmits<{ rated: [] }>()
 const board = useBoard()
@@ -48,6 +50,10 @@ const rating = computed({
   },
 })
 
+function moved(): void {
+  follow().catch((error: Error) => notices.say(error.message, { warn: true }))
+}
+
 const others = computed(() => (board.view?.sitting.looks ?? []).filter((other) => other.id !== look))
 async function leave(to?: { id: string; name: string }): Promise<void> {
   const at = new Date().toISOString()
@@ -60,6 +66,7 @@ async function leave(to?: { id: string; name: string }): Promise<void> {
   }
 }
 const items = computed(() => [
+  ...(frames[0]?.picture !== frame.picture ? [{ words: 'Move the patches with the sitter', run: moved }] : []),
   ...(frames.length >= 3 ? [{ words: 'Teach the camera’s tone', run: teach }] : []),
   ...(may('write') && !board.still
     ? [

@@ -30,5 +30,7 @@ export function useLess(of: {
     if (!of.picture()) return 'What differs stands here once a frame is loaded.'
     return places.value.length < 2 ? 'Not laid over: name two patches as in the foretold frame.' : undefined
   })
-  return { its, none }
+  // The tones that come with it are the foretold frame's: they are none of this picture.
+  const frame = computed(() => its.frame.value && { ...its.frame.value, patches: [] })
+  return { its: { ...its, frame }, none }
 }

@@ -77,6 +77,7 @@ async function page() {
         isMixed,
         () => PATCHES,
         ref(false),
+        () => 1366,
       )
       return () => h('i')
     }),

@@ -17,15 +17,21 @@ interface Asked {
   question: MixQuestion
 }
 
+/** The picture is shown no wider than this, and a mix has so many pixels across, of frames that have as many. */
+const [MOST_WIDE, ACROSS] = [472, 960]
+
 const put = async ({ setup, question }: Asked): Promise<FramesMixed> =>
   decoded(await answered(api.POST('/api/mixed', { body: { setup, question } })))
 
-/** The picture is shown no wider than this, and half of a mix has at least so many pixels across. */
-const MOST_WIDE = 472
-const HALF = 480
-
 /** Frames of one light each, mixed: what is tried, the picture that gives, and the way to the board. */
-export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () => NamedPatch[], grey: Ref<boolean>) {
+export function useMixed(
+  look: () => string,
+  isMixed: Ref<boolean>,
+  patches: () => NamedPatch[],
+  grey: Ref<boolean>,
+  /** Pixels across of the look's frames. */
+  wide: () => number,
+) {
   const board = useBoard()
   /** What is tried: dials and the shutter in place of the board's, or of what was shot. */
   const tried = reactive({
@@ -70,7 +76,7 @@ export function useMixed(look: () => string, isMixed: Ref<boolean>, patches: () 
   const isOff = (id: string) => (alone.value === undefined ? muted.has(id) : alone.value !== id)
 
   /** On a plain screen the picture is no wider than half of a mix: more is not seen. */
-  const fits = () => Math.min(MOST_WIDE, window.innerWidth) * window.devicePixelRatio <= HALF
+  const fits = () => Math.min(MOST_WIDE, window.innerWidth) * window.devicePixelRatio <= Math.min(wide(), ACROSS) / 2
 
   function question(of: { asShot: boolean }): MixQuestion {
     const { lights, room } = has.value

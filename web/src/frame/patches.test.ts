@@ -37,6 +37,16 @@ describe('the patches of a frame', () => {
     expect([patches.patches.value.length, patches.chosen.value, patches.toneOf(0)]).toEqual([3, 2, undefined])
   })
 
+  it('move with the sitter all at once, but for those that stay, and never out of the frame', () => {
+    const patches = usePatches(answered(3), () => 'look')
+    patches.shift(0.75, -0.3, (p) => p.name !== 'Place 1')
+    expect(patches.patches.value.map((p) => [p.x.toFixed(2), p.y.toFixed(2)])).toEqual([
+      ['0.85', '0.00'],
+      ['0.20', '0.20'],
+      ['1.00', '0.00'],
+    ])
+  })
+
   it('begin anew with another look', async () => {
     const look = ref('one')
     const patches = usePatches(answered(2), () => look.value)

@@ -48,6 +48,10 @@ export function usePatches<T>(source: Source<T>, look: () => string) {
     change(n, (p) => ({ ...p, x: clamp(p.x + x, 0, 1), y: clamp(p.y + y, 0, 1) }))
   const size = (n: number, factor: number) => change(n, (p) => ({ ...p, radius: clamp(p.radius * factor, ...SIZES) }))
 
+  /** Some of them all at once, as where the sitter moved. */
+  const shift = (x: number, y: number, which: (patch: NamedPatch) => boolean) =>
+    set(patches.value.map((p) => (which(p) ? { ...p, x: clamp(p.x + x, 0, 1), y: clamp(p.y + y, 0, 1) } : p)))
+
   /** One more: a free one, or one of a name, which there is once. */
   function add(as?: string): void {
     const there = patches.value.findIndex((p) => p.name === as)
@@ -87,6 +91,7 @@ export function usePatches<T>(source: Source<T>, look: () => string) {
     place,
     move,
     size,
+    shift,
     add,
     remove,
     choose,

@@ -1,5 +1,5 @@
 import { computed, ref, watch, type Ref } from 'vue'
-import type { Lit, NamedPatch } from '@/api/client'
+import { answered, api, type Lit, type NamedPatch } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
 import { useBoard } from '@/look/board'
 import { pictureOf, useRoll } from '@/picture/roll'
@@ -11,12 +11,15 @@ import { CARD, SKIN, useShot } from './shot'
 /** What of a card may clip before it tells nothing. */
 const MOST_CLIPPED = 0.02
 
+/** It lies on the ground, and not on the sitter. */
+const GROUND = 'Ground'
+
 /** Where patches usually are, where nothing is foretold: on a head in the middle of the frame. */
 const USUAL: NamedPatch[] = [
   { name: 'Lit cheek', x: 0.42, y: 0.5, radius: 0.02 },
   { name: 'Shadow cheek', x: 0.58, y: 0.5, radius: 0.02 },
   { name: 'Forehead', x: 0.5, y: 0.36, radius: 0.02 },
-  { name: 'Ground', x: 0.1, y: 0.25, radius: 0.02 },
+  { name: GROUND, x: 0.1, y: 0.25, radius: 0.02 },
 ]
 
 /** The frames of a look that were shot: the one that is looked at, its patches, and what can be said of it. */
@@ -114,6 +117,18 @@ export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () 
     return { entry: { skin: { picture, over: of.over, sure: of.sure } }, over: of.over }
   })
 
+  /** Moves the patches with the sitter, by how far that one moved since the frame before; what lies on the ground stays. */
+  async function follow(): Promise<void> {
+    const at = frames.value.findIndex((f) => f.picture === shown.value?.picture)
+    const [before, now] = [frames.value[at - 1], frames.value[at]]
+    if (!before || !now) return
+    const params = { path: { id: now.picture }, query: { from: before.picture } }
+    const { x, y } = await answered(api.GET('/api/frames/{id}/moved', { params }))
+    if (x == null || y == null)
+      throw new Error('The two frames don’t tell how far the sitter moved: move the patches by hand.')
+    patches.shift(x, y, (patch) => patch.name !== GROUND)
+  }
+
   return {
     frames,
     shown,
@@ -135,6 +150,7 @@ export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () 
       const patch = patches.patches.value[patches.chosen.value]
       return isShot.value && patch?.name === CARD && frames.value.length >= 3 ? patch : undefined
     }),
+    follow,
     refresh: roll.refresh,
     /** How far the clock of its camera stands off, in words; nothing where it is right, or not known. */
     clock: computed(() => {

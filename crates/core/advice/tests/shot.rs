@@ -128,7 +128,7 @@ fn which_lights_were_on_is_told_from_the_brightness() {
     assert_eq!((said.picture, &said.lit), (unsaid.picture, &Some(Lit::Alone(id("key")))));
     assert_eq!(says(&setup, &unsaid, patches(off([false; 3]), 0.0)).1, ["By its brightness this is no flash|No flash"]);
     let all = says(&setup, &unsaid, patches(off([true; 3]), 0.0)).1;
-    assert_eq!(all, ["By its brightness this is all lights|All lights", "As foretold within 0.1|"]);
+    assert_eq!(all, ["As foretold within 0.1|", "By its brightness this is all lights|All lights"]);
     // Said once, it is believed.
     let alone = shot_now(&setup, Some(Lit::Alone(id("key"))));
     assert_eq!(says(&setup, &alone, patches(off([true, false, false]), 0.0)).1, ["As foretold within 0.1|"]);

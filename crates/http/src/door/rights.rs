@@ -58,7 +58,7 @@ impl Right {
 pub type Route = (&'static str, &'static str, Right);
 
 /// Every route of the API.
-pub const ROUTES: [Route; 69] = [
+pub const ROUTES: [Route; 70] = [
     ("GET", "/api/health", Right::Come),
     ("GET", "/api/me", Right::Come),
     ("POST", "/api/session", Right::Come),
@@ -94,6 +94,7 @@ pub const ROUTES: [Route; 69] = [
     ("GET", "/api/setups/{id}/frames.csv", Right::Look),
     ("GET", "/api/setups/{id}/frames.xmp.zip", Right::Look),
     ("POST", "/api/frames/judged", Right::Look),
+    ("GET", "/api/frames/{id}/moved", Right::Look),
     ("PUT", "/api/frames/{id}/rating", Right::Write),
     ("POST", "/api/setups/{id}/frames/move", Right::Write),
     ("POST", "/api/setups/{id}/frames", Right::Write),

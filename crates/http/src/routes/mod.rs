@@ -8,6 +8,7 @@ mod frames;
 mod health;
 mod links;
 mod log;
+mod moved;
 mod session;
 pub mod tones;
 
@@ -44,5 +45,6 @@ pub fn api(config: &mut ServiceConfig) {
         .service(frames::show_small)
         .service(tones::tones)
         .service(curve::teach)
+        .service(moved::moved)
         .service(frames::keep_patches);
 }

@@ -200,3 +200,32 @@ async fn a_cameras_clock_that_stands_off_is_learnt_from_frames_that_come_as_they
     assert_eq!(roll["clocks"], json!([{"camera": "Loft 35", "behind": 3603}]));
     assert_eq!(roll["frames"][0]["shot_at"], "2026-11-30T19:16:08Z");
 }
+
+#[actix_web::test]
+async fn how_far_the_sitter_moved_is_told_from_two_frames() {
+    let app = App::spawn().await;
+    let (_, look) = app.begin("Clock mender").await;
+    // A bright disc with a darker one in it, 6 pixels of 300 to the right and 8 of 400 down in the second frame.
+    let disc = |right: f32, down: f32| {
+        let value = |i: usize| {
+            let (x, y) = ((i % 300) as f32 - 140.0 - right, (i / 300) as f32 - 190.0 - down);
+            if (x - 20.0).hypot(y + 30.0) < 22.0 {
+                60
+            } else if x.hypot(y) < 80.0 {
+                190
+            } else {
+                20
+            }
+        };
+        Picture { width: 300, height: 400, values: (0..300 * 400).map(|i| [value(i); 3]).collect() }
+    };
+    let first = taken(&app, &look, &disc(0.0, 0.0), &["-FNumber=8"], "one.jpg").await;
+    let second = taken(&app, &look, &disc(6.0, 8.0), &["-FNumber=8"], "two.jpg").await;
+    let (status, moved) = app.get(&format!("/api/frames/{second}/moved?from={first}")).await;
+    let by = |axis: &str| moved[axis].as_f64().unwrap();
+    assert!(status == StatusCode::OK && (by("x") - 0.02).abs() < 0.004 && (by("y") - 0.02).abs() < 0.004, "{moved}");
+    // Another shape tells nothing.
+    let wide = taken(&app, &look, &halves(118, 60), &["-FNumber=8"], "wide.jpg").await;
+    assert_eq!(app.get(&format!("/api/frames/{wide}/moved?from={first}")).await.1, json!({}));
+    assert_eq!(app.get(&format!("/api/frames/{wide}/moved?from={}", Uuid::now_v7())).await.0, StatusCode::NOT_FOUND);
+}

@@ -198,17 +198,15 @@ pub fn judged(scene: &Scene, seen: &ShotSeen) -> Vec<Judged> {
     said.extend(fast::lost(scene, seen));
     // Where a part of the frame has no flash, nothing of it lies as foretold.
     if seen.band.is_none() {
-        let guessed = seen.shot.lit.is_none().then(|| cause::lit(scene, seen)).flatten();
-        if let Some(lit) = guessed {
-            let is_all = lit == Lit::All;
+        let guessed = seen.shot.lit.is_none().then(|| cause::lit(scene, seen)).flatten().map(|lit| {
             let entry = FrameSaid { picture: seen.shot.picture, lit: Some(lit.clone()), meant: false };
-            said.push(Judged::LitBy { lit, said: Entry::FrameSaid(entry) });
-            // Of another light than all, what is behind a difference is told once that was said.
-            if !is_all {
-                return said;
-            }
+            Judged::LitBy { lit, said: Entry::FrameSaid(entry) }
+        });
+        // Of another light than all, what is behind a difference is told once that was said.
+        if !matches!(guessed, Some(Judged::LitBy { lit: Lit::NoFlash | Lit::Alone(_), .. })) {
+            said.extend(cause::behind(scene, seen));
         }
-        said.extend(cause::behind(scene, seen));
+        said.extend(guessed);
     }
     said
 }

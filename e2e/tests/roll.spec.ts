@@ -121,6 +121,13 @@ test('frames are rated, noted and held against each other, with what was changed
   expect(await scan(page)).toEqual([])
   await page.keyboard.press('Escape')
   await expect(dialog).toBeHidden()
+  // On the tape each stands small, and large on a press.
+  await page.goto(`/setups/${look}`)
+  const tape = page.getByRole('region', { name: 'Tape' })
+  await expect(tape.getByRole('link', { name: /^Frame \d, large$/ })).toHaveCount(2)
+  await tape.getByRole('link', { name: 'Frame 1, large' }).click()
+  await expect(roll(page).getByRole('button', { name: /^Frame 1/ })).toHaveAttribute('aria-pressed', 'true')
+  await expect(picture(page)).toBeVisible()
   // The roll goes out as files.
   const out = page.waitForEvent('download')
   await more(page, 'The roll as a table (CSV)')

@@ -6405,6 +6405,11 @@ export interface components {
             /** @description How it stood in words, as it was then. */
             line: components["schemas"]["TapeLine"];
             /**
+             * Format: uuid
+             * @description The picture of a frame, where that is kept.
+             */
+            picture?: string | null;
+            /**
              * Format: int64
              * @description Place on the tape, from 1.
              */

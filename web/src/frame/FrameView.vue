@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import type { NamedPatch } from '@/api/client'
 import CameraNow from '@/draw/CameraNow.vue'
 import AwayBar from '@/look/AwayBar.vue'
@@ -138,6 +138,17 @@ const mixedPicture = computed(() => {
 watch(
   () => id,
   () => (source.value = 'foretold'),
+)
+// A frame that is pressed on the tape is what is looked at.
+const route = useRoute()
+watch(
+  () => route.query.shot,
+  (picture) => {
+    if (typeof picture !== 'string') return
+    source.value = 'shot'
+    shots.look(picture)
+  },
+  { immediate: true },
 )
 const lights = computed(() => litChoices(board.setup?.lights ?? [], board.board?.lanes ?? []))
 const patches = computed(() => (isForetold.value ? foretoldPatches : shots.patches))

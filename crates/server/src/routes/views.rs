@@ -4,7 +4,10 @@ use chrono::{DateTime, Utc};
 use ink_lamp_advice::{board::Board, words::tape::TapeLine};
 use ink_lamp_http::problem::Problem;
 use ink_lamp_scene::{effect::Effect, scene::Scene};
-use ink_lamp_sitting::{entry::Entry, setup::Setup};
+use ink_lamp_sitting::{
+    entry::{Entry, FrameShot},
+    setup::Setup,
+};
 use ink_lamp_store::{Look, SetupRecord, Sitting, Store, StoreError, TapeItem, TapePart, Unreadable};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -116,6 +119,9 @@ pub struct TapeItemView {
     pub by: Option<String>,
     /// Taken back by a later entry.
     pub undone: bool,
+    /// The picture of a frame, where that is kept.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub picture: Option<Uuid>,
     /// How it stood in words, as it was then.
     pub line: TapeLine,
 }
@@ -126,7 +132,14 @@ impl From<TapePart> for TapeView {
             Ok((entry, did)) => TapeLine::of(&entry, &did),
             Err(why) => TapeLine::unreadable(&why.0),
         };
-        let item = |TapeItem { id, seq, at, by, undone, told }| TapeItemView { id, seq, at, by, undone, line: line(told) };
+        let picture = |told: &Result<(Entry, Effect), Unreadable>| match told {
+            Ok((Entry::Frame(FrameShot { picture: Some(picture), .. }), _)) => Some(picture.id),
+            _ => None,
+        };
+        let item = |TapeItem { id, seq, at, by, undone, told }| {
+            let picture = picture(&told);
+            TapeItemView { id, seq, at, by, undone, picture, line: line(told) }
+        };
         Self { items: part.items.into_iter().map(item).collect(), earlier: part.earlier }
     }
 }

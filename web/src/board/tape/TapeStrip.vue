@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { TapeItem, TapeLine } from '@/api/client'
 import { useBoard } from '@/look/board'
+import { smallOf } from '@/picture/roll'
 import WordLine from '@/draw/WordLine.vue'
 import TapeSign from './TapeSign.vue'
 import { later } from '@/ui/later'
@@ -17,6 +18,8 @@ const noting = ref(false)
 const pending = computed<TapeLine | undefined>(() => board.view?.board.next.tape ?? undefined)
 const last = computed(() => board.tape.findLast((item) => !item.undone)?.id)
 
+/** What stands first on a line, as plain words. */
+const headOf = (line: TapeLine) => line.head.map((s) => ('text' in s ? s.text : 'strong' in s ? s.strong : '')).join('')
 const clock = (item: TapeItem) => timed('clock', item.at)
 const date = (item: TapeItem) => `${timed('day', item.at)}, ${clock(item)}`
 
@@ -80,9 +83,17 @@ watch(
       <li
         v-for="item in board.tape"
         :key="item.id"
-        class="shrink-0 border-r border-line"
+        class="flex shrink-0 border-r border-line"
         :class="item.undone ? 'opacity-55' : ''"
       >
+        <RouterLink
+          v-if="item.picture && !item.undone && board.view"
+          :to="{ name: 'frame', params: { id: board.view.id }, query: { shot: item.picture } }"
+          class="surround my-1 ml-2 grid w-9 place-items-center focus-visible:outline-offset-[-3px]"
+          :aria-label="`${headOf(item.line)}, large`"
+        >
+          <img :src="smallOf(item.picture)" alt="" loading="lazy" draggable="false" />
+        </RouterLink>
         <button
           type="button"
           class="label h-full px-3 text-left leading-4 focus-visible:outline-offset-[-3px]"
@@ -122,3 +133,15 @@ watch(
     <NoteDialog v-if="noting" @close="noting = false" />
   </section>
 </template>
+
+<style scoped>
+/* Judged on grey, as everywhere. */
+.surround {
+  background: #777777;
+}
+img {
+  max-width: 1.75rem;
+  max-height: 2rem;
+  object-fit: contain;
+}
+</style>

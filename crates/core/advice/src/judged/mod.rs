@@ -129,7 +129,7 @@ pub enum Judged {
         more: f64,
         /// What is counted on beyond the curtains' share from then on.
         extra: f64,
-        /// What writes it; none where it was not told where high-speed sync is on.
+        /// What writes it.
         mend: Entry,
     },
     /// All lies as foretold.

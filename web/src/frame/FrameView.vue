@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRouter } from 'vue-router'
 import type { NamedPatch } from '@/api/client'
 import CameraNow from '@/draw/CameraNow.vue'
 import AwayBar from '@/look/AwayBar.vue'
@@ -139,17 +139,7 @@ watch(
   () => id,
   () => (source.value = 'foretold'),
 )
-// A frame that is pressed on the tape is what is looked at.
-const route = useRoute()
-watch(
-  () => route.query.shot,
-  (picture) => {
-    if (typeof picture !== 'string') return
-    source.value = 'shot'
-    shots.look(picture)
-  },
-  { immediate: true },
-)
+shots.onPressed(() => (source.value = 'shot'))
 const lights = computed(() => litChoices(board.setup?.lights ?? [], board.board?.lanes ?? []))
 const patches = computed(() => (isForetold.value ? foretoldPatches : shots.patches))
 const names = computed(() => patches.value.patches.value.map((p) => p.name))

@@ -1,6 +1,7 @@
 import { computed, ref, watch, type Ref } from 'vue'
 import { answered, api, type Lit, type NamedPatch } from '@/api/client'
 import type { TypedEntry } from '@/forms/entry'
+import { useRoute } from 'vue-router'
 import { useBoard } from '@/look/board'
 import { pictureOf, useRoll } from '@/picture/roll'
 import { litOf, nameOf } from './lit'
@@ -44,6 +45,20 @@ export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () 
         looked.value = undefined
         tell()
       },
+    )
+  }
+
+  const route = useRoute()
+  /** Tells of a frame that was pressed on the tape: that one is looked at. */
+  function onPressed(tell: () => void): void {
+    watch(
+      () => route.query.shot,
+      (picture) => {
+        if (typeof picture !== 'string') return
+        looked.value = picture
+        tell()
+      },
+      { immediate: true },
     )
   }
 
@@ -135,6 +150,7 @@ export function useShots(look: () => string, isShot: Ref<boolean>, proposed: () 
     told,
     look: (picture: string) => (looked.value = picture),
     onNew,
+    onPressed,
     patches,
     tones,
     wrong: computed(() => wrong.value ?? roll.failed.value),

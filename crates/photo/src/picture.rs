@@ -1,12 +1,13 @@
 //! A picture as it is kept: sRGB, 8 bits a colour, upright.
 
 use image::{ImageDecoder, ImageFormat, codecs::jpeg::JpegDecoder};
-use jpeg_encoder::{ColorType, Encoder, SamplingFactor};
+use jpeg_encoder::SamplingFactor;
 use rayon::prelude::*;
 use std::io::Cursor;
 
 use crate::{
     error::PhotoError,
+    jpeg,
     levels::Levels,
     reduce::{Rows, fitting, reduced},
     srgb::OF_8_BITS,
@@ -33,14 +34,7 @@ impl Picture {
     }
 
     fn jpeg(&self, quality: u8, colours: SamplingFactor) -> Result<Vec<u8>, PhotoError> {
-        let side = |n: usize| u16::try_from(n).map_err(|_| PhotoError::Damaged(format!("{n} pixels are more than a JPEG has")));
-        let mut bytes = Vec::new();
-        let mut encoder = Encoder::new(&mut bytes, quality);
-        encoder.set_sampling_factor(colours);
-        encoder
-            .encode(self.values.as_flattened(), side(self.width)?, side(self.height)?, ColorType::Rgb)
-            .map_err(|error| PhotoError::Damaged(error.to_string()))?;
-        Ok(bytes)
+        jpeg::encoded(self.values.as_flattened(), (self.width, self.height), quality, colours)
     }
 
     /// As a JPEG that is looked at and not measured: small and soon, for a picture that the next one follows.

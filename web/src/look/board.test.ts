@@ -28,6 +28,7 @@ function viewOf(version: number, next: string, more: Partial<SetupView> = {}): S
 }
 
 interface Sent {
+  id: string
   base: number
   entry: { note: { text: string } }
 }
@@ -199,6 +200,23 @@ describe('the open setup', () => {
     expect(stackOf(now, [undo('b'), redo('b')])).toEqual({ undo: ['a', 'b'], redo: ['c'] })
     // What is shown already, and only not answered yet, is not counted twice.
     expect(stackOf(view(['a', 'd'], { undo: 'd' }), [note('d'), undo('b')])).toEqual({ undo: ['a', 'd'], redo: [] })
+  })
+
+  it('does the next move once it is seen, though the answer to what was typed before it is still on its way', async () => {
+    const board = await opened(viewOf(3, 'key'))
+    // The answer to it is late, and word of it comes first by the stream.
+    answer = () => new Promise(() => undefined)
+    board.write({ note: { text: 'typed' } })
+    await vi.waitFor(() => expect(asked.some((a) => a.body)).toBe(true))
+    expect(board.doNext()).toBeUndefined()
+    const { id } = asked.findLast((a) => a.body)?.body as Sent
+    const next = {
+      ...boardOf('fill'),
+      next: { kind: 'fill', action: { label: 'Dialled', entry: { note: { text: 'next' } } } },
+    }
+    board.accept(viewOf(4, 'fill', { board: next as never, tape: { items: [{ id }], earlier: false } as never }))
+    expect(board.doNext()).toBe('fill')
+    expect(board.waiting).toBe(2)
   })
 
   it('writes nothing while an earlier moment is shown, and says so; others may write meanwhile', async () => {

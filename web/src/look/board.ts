@@ -118,7 +118,12 @@ export const useBoard = defineStore('board', () => {
     if (mend) menders.set(id, mend)
   }
 
-  const busyWriting = computed(() => waitingHere.value > 0)
+  /** Something waits that what is shown does not have yet: word of others may bring it before its own answer does. */
+  const busyWriting = computed(() => {
+    const now = session.view.value
+    const there = new Set(now?.tape?.items.map((item) => item.id))
+    return outbox.of(now?.id).some((waiting) => !there.has(waiting.id))
+  })
 
   /**
    * Logs that the next move was done, and tells what kind it was; nothing where there is none, or where it can't be meant: a move that nobody

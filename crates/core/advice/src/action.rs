@@ -1,9 +1,13 @@
 //! An entry behind a button.
 
+use ink_lamp_light::shutter::FoundSync;
 use ink_lamp_sitting::{
     camera::Camera,
     entry::{CameraSet, Entry, LightPut},
+    firing::Firing,
+    kit::ShutterKind,
     light::Light,
+    setup::Setup,
 };
 use serde::Serialize;
 
@@ -22,6 +26,19 @@ pub(crate) fn camera_with(camera: &Camera, change: impl FnOnce(&mut CameraSet)) 
     let mut set = camera.as_set();
     change(&mut set);
     Entry::Camera(set)
+}
+
+/// The entries that write what clipped test frames tell: the camera with its true sync time and its curtains', and the trigger's delay.
+pub(crate) fn sync_found(setup: &Setup, camera: &Camera, found: &FoundSync) -> Vec<Entry> {
+    let set = camera_with(camera, |set| {
+        set.sync = Some(found.sync);
+        // Left out, the camera's sheet would stay as it is.
+        set.body = camera.body.clone().map(|mut body| {
+            body.shutter = ShutterKind::FocalPlane { sync: found.sync, travel: Some(found.travel) };
+            body
+        });
+    });
+    vec![set, Entry::Firing(Firing { delay: found.delay, ..setup.firing.clone() })]
 }
 
 /// The entry that describes a light with something changed.

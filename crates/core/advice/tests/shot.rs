@@ -173,7 +173,9 @@ fn a_black_band_tells_the_sync_time_and_what_writes_it() {
         ("35 % of the frame at the bottom got no flash", Some("Set sync and delay so"))
     );
     let mended = mend.iter().fold(setup.clone(), |setup, entry| setup.apply(entry).unwrap());
-    assert_eq!(mended.camera.unwrap().sync.unwrap().said(), "1/250");
+    let set = mended.camera.unwrap();
+    assert_eq!((set.sync.unwrap().said().as_str(), set.says_travel()), ("1/250", true));
+    assert!((set.travel().unwrap().get() - found.travel.get()).abs() < 1e-9);
     // No curtain is so slow: something stands there.
     let long = then(&setup, camera("8", "1/60", "100"));
     let long_shot = shot_now(&long, Some(Lit::All));

@@ -12,15 +12,15 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
-    entry::{CameraSet, DialTurned, Entry, FrameSaid},
-    firing::Firing,
-    kit::ShutterKind,
+    entry::{DialTurned, Entry, FrameSaid},
     role::LightId,
     setup::Setup,
     shots::{Lit, Shot},
 };
 
 pub use cause::{AS_FORETOLD, Cause};
+
+use crate::action::sync_found;
 
 /// A frame with what was measured in it.
 #[derive(Debug, Clone, PartialEq)]
@@ -225,13 +225,7 @@ fn band_of(setup: &Setup, shot: &Shot, band: Band) -> Judged {
         (found.travel.get() < LONGEST_TRAVEL).then_some((found, camera))
     });
     let Some((found, camera)) = found else { return Judged::BandAtSync { band } };
-    let mut set = CameraSet { sync: Some(found.sync), ..camera.as_set() };
-    if let Some(body) = &camera.body {
-        let mut body = body.clone();
-        body.shutter = ShutterKind::FocalPlane { sync: found.sync, travel: Some(found.travel) };
-        set.body = Some(body);
-    }
-    let mend = vec![Entry::Camera(set), Entry::Firing(Firing { delay: found.delay, ..setup.firing.clone() })];
+    let mend = sync_found(setup, camera, &found);
     Judged::Black { band, found, mend }
 }
 

@@ -4,16 +4,10 @@ use ink_lamp_light::{
     refusal::Refusal,
     shutter::{Clipped, find_sync},
 };
-use ink_lamp_sitting::{
-    camera::Camera,
-    entry::{CameraSet, Entry},
-    firing::Firing,
-    kit::ShutterKind,
-    setup::Setup,
-};
+use ink_lamp_sitting::{camera::Camera, entry::Entry, setup::Setup};
 use serde::Serialize;
 
-use crate::words::studies::shutter as words;
+use crate::{action::sync_found, words::studies::shutter as words};
 
 /// What clipped test frames tell.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -31,12 +25,5 @@ pub(super) fn found(setup: &Setup, camera: &Camera, frames: &[Clipped]) -> Resul
     }
     let found = find_sync(frames)?;
     let words = words::found(&found, frames.len());
-    let mut set = CameraSet { sync: Some(found.sync), ..camera.as_set() };
-    if let Some(body) = &camera.body {
-        let mut body = body.clone();
-        body.shutter = ShutterKind::FocalPlane { sync: found.sync, travel: Some(found.travel) };
-        set.body = Some(body);
-    }
-    let entries = vec![Entry::Camera(set), Entry::Firing(Firing { delay: found.delay, ..setup.firing.clone() })];
-    Ok(Some(SyncFound { words, entries }))
+    Ok(Some(SyncFound { words, entries: sync_found(setup, camera, &found) }))
 }

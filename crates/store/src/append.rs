@@ -47,7 +47,9 @@ pub(crate) async fn append_to_family(
 
 /// Keeps what a light's reading teaches of its unit in its modifier.
 async fn learn_from(db: &impl ConnectionTrait, look: Uuid, after: &Setup, id: Uuid, entry: &Entry) -> Result<(), StoreError> {
-    if let Entry::Reading(ReadingTaken { of: Subject::Light(light), .. }) = entry
+    if let Entry::Reading(ReadingTaken { of: Subject::Light(light), how, .. }) = entry
+        // What a stand-in says is of no real unit.
+        && !how.simulated
         && let Some(sample) = teach::sample(after, light, id, look)
     {
         learnt::learn(db, &[sample]).await?;

@@ -18,6 +18,8 @@ pub enum Change {
     },
     /// The connection was lost for a while: what changed meanwhile was not heard.
     Missed,
+    /// What is known of devices changed, or something came in from one. A server tells it of those that are joined to it.
+    Devices,
 }
 
 #[derive(Deserialize)]

@@ -2,6 +2,7 @@
 //!
 //! - [`Store`]: a connection pool; its methods are the repositories, one file a noun;
 //! - [`Frame`], [`FileTold`]: the pictures that are kept with a look;
+//! - [`CameIn`]: what came in from devices, and where it went;
 //! - [`Account`], [`Session`], [`Code`], [`Share`], [`AuditLine`]: who may come in, and who did;
 //! - [`Changes`]: word of every change of a setup;
 //! - [`StoreError`]: why something was not done.
@@ -35,6 +36,8 @@
 mod accounts;
 mod append;
 mod audit;
+mod came;
+mod came_in;
 mod changes;
 mod codes;
 mod door_role;
@@ -68,6 +71,8 @@ mod watched;
 
 pub use accounts::Account;
 pub use audit::AuditLine;
+pub use came::{Came, FrameCame, ReadingCame};
+pub use came_in::{CameIn, JustCame, Went};
 pub use changes::{Change, Changes};
 pub use codes::Code;
 pub use door_role::DoorRole;

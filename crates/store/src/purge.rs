@@ -124,6 +124,7 @@ async fn forget(tx: &DatabaseTransaction, sittings: &[sitting::Model]) -> Result
     .await?;
     run("delete from entry_effect using tape_entry where entry_id = tape_entry.id and setup_id = any ($1)", vec![of()]).await?;
     run("delete from frame_picture using frame where frame_id = frame.id and setup_id = any ($1)", vec![of()]).await?;
+    run("delete from came_in where setup_id = any ($1)", vec![of()]).await?;
     run("delete from look_patches where setup_id = any ($1)", vec![of()]).await?;
     run("delete from frame where setup_id = any ($1)", vec![of()]).await?;
     run("delete from tape_entry where setup_id = any ($1)", vec![of()]).await?;

@@ -11,6 +11,7 @@ fn every_module_names_only_what_stands_below_it() {
         "formats",
         "stored",
         "shot",
+        "came",
         "entity",
         "changes",
         "migration",
@@ -35,6 +36,7 @@ fn every_module_names_only_what_stands_below_it() {
         "tape",
         "frames",
         "watched",
+        "came_in",
         "upgrade",
         "testing",
     ];

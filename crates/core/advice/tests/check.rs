@@ -3,7 +3,7 @@
 
 use ink_lamp_advice::{
     board::Board,
-    check::{CautionState, CautionTold, CellState, Check, CheckCell},
+    check::{CautionState, CautionTold, CellState, Check, CheckCell, Told, told},
     findings::FindingKind as K,
     next::MoveKind,
     words::span::plain,
@@ -61,11 +61,10 @@ fn device(of: &str) -> Device {
 fn cell(setup: &Setup, of: &str, point: CheckPoint) -> CheckCell {
     let check = Check::of(setup);
     let at = check.devices.iter().position(|d| d.device == device(of)).unwrap();
-    check
-        .rows
-        .iter()
-        .find(|r| r.point == point)
-        .map_or_else(|| CheckCell { state: CellState::None, says: String::new(), by: None, press: Vec::new() }, |row| row.cells[at].clone())
+    check.rows.iter().find(|r| r.point == point).map_or_else(
+        || CheckCell { state: CellState::None, says: String::new(), by: None, device_says: false, press: Vec::new() },
+        |row| row.cells[at].clone(),
+    )
 }
 
 fn shows(setup: &Setup, of: &str, point: CheckPoint) -> (CellState, String) {
@@ -521,4 +520,55 @@ fn what_was_put_aside_is_asked_again_once_the_device_is_set_otherwise() {
     let press = |of: &str| cell(&partly, of, CheckPoint::HighSpeed).press;
     assert_eq!((cell(&partly, "transmitter", CheckPoint::HighSpeed).state, press("transmitter")), (CellState::Wrong, press("rim")));
     assert_eq!(press("rim").len(), 1);
+}
+
+#[test]
+fn what_a_device_says_itself_is_right_where_it_is_wanted_and_else_to_be_mended_there() {
+    let says = |device: Value, point: &str, says: &str| json!({"device": device, "point": point, "says": says});
+    let rim = json!({"unit": "rim"});
+    let heard = then(
+        &lit(),
+        json!({"said": {"said": [says(rim.clone(), "channel", "4"), says(rim.clone(), "supply", "30 % left"), says(json!("camera"), "mode", "M")]}}),
+    );
+    assert_eq!(shows(&heard, "rim", CheckPoint::Channel), (CellState::Right, "4".to_owned()));
+    let channel = cell(&heard, "rim", CheckPoint::Channel);
+    assert!(channel.device_says && channel.press.is_empty() && channel.by.is_none(), "{channel:?}");
+    assert_eq!(shows(&heard, "rim", CheckPoint::Supply), (CellState::Wrong, "says 30 % left, wanted fresh".to_owned()));
+    // It counts as one to mend, with no press: the device says it itself once it is mended.
+    let check = Check::of(&heard);
+    let battery = check.findings.iter().find(|f| f.point == CheckPoint::Supply).unwrap();
+    assert!(battery.mends.is_none() && plain(&battery.words).contains("30 % left"), "{}", plain(&battery.words));
+    assert_eq!(Board::of(&heard).check.unwrap().count, Check::of(&heard).mend);
+    let fresh = then(&heard, json!({"said": {"said": [says(rim.clone(), "supply", "fresh")]}}));
+    assert_eq!((shows(&fresh, "rim", CheckPoint::Supply).0, Check::of(&fresh).mend), (CellState::Right, check.mend - 1));
+    // Its word takes a tick's place, and a channel that is then wanted is no longer what it says.
+    let ticked = then(&lit(), json!({"checked": {"device": rim, "point": "channel", "saw": {"right": "4"}, "by": "Owner"}}));
+    let other = then(&ticked, json!({"said": {"said": [says(json!({"unit": "rim"}), "channel", "3")]}}));
+    assert_eq!(shows(&other, "rim", CheckPoint::Channel), (CellState::Wrong, "says 3, wanted 4".to_owned()));
+    assert!(refused(&lit(), json!({"said": {"said": [says(json!({"unit": "hair"}), "channel", "3")]}})).field.starts_with("said[0]."));
+}
+
+#[test]
+fn a_device_speaks_in_the_words_that_are_wanted_of_it() {
+    let all = Told {
+        channel: Some(4),
+        group: None,
+        manual: Some(true),
+        zoom: Some(200),
+        high_speed: Some(false),
+        ready: Some(true),
+        battery: Some(80),
+    };
+    let rim = told(&lit(), &device("rim"), &all);
+    // Each point that it says stands on it, and is right as it is set.
+    let heard = rim.iter().map(|(point, says)| json!({"device": {"unit": "rim"}, "point": point, "says": says}));
+    let setup = then(&lit(), json!({"said": {"said": heard.collect::<Vec<_>>()}}));
+    for (point, says) in &rim {
+        let cell = cell(&setup, "rim", *point);
+        assert!(cell.device_says && cell.says.contains(says.as_str()), "{point:?}: {cell:?}");
+    }
+    assert!(rim.len() >= 5, "{rim:?}");
+    // What is not looked at on a device is not said of it; one that charges just now is not wrong.
+    assert_eq!(told(&lit(), &device("camera"), &all).iter().filter(|(point, _)| *point == CheckPoint::Zoom).count(), 0);
+    assert!(told(&lit(), &device("rim"), &Told { ready: Some(false), ..Told::default() }).is_empty());
 }

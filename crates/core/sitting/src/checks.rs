@@ -64,6 +64,8 @@ pub enum Saw {
     Right(#[serde(deserialize_with = "ink_lamp_light::name::name")] String),
     /// It is not: what it says, or does. 1 to 60 characters.
     Wrong(#[serde(deserialize_with = "ink_lamp_light::name::name")] String),
+    /// What the device itself says that it is set to, right or wrong: 1 to 60 characters.
+    Says(#[serde(deserialize_with = "ink_lamp_light::name::name")] String),
     /// Put aside, and why: 1 to 60 characters.
     Aside(#[serde(deserialize_with = "ink_lamp_light::name::name")] String),
 }

@@ -67,6 +67,9 @@ pub struct How {
     /// Read in a frame, in place of a meter.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub frame: Option<FromFrame>,
+    /// It comes from a stand-in of a meter: it is no fact of a real light, and teaches the kit nothing.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub simulated: bool,
 }
 
 impl How {

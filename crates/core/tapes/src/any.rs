@@ -155,6 +155,9 @@ pub fn entry() -> impl Strategy<Value = Entry> {
         Just(json!({"frame": {}})),
         Just(json!({"note": {"text": "Net over the chair"}})),
         Just(json!({"checked": {"device": "camera", "point": "supply", "saw": {"right": "fresh"}}})),
+        Just(json!({"said": {"said": [{"device": "camera", "point": "high_speed", "says": "on"}]}})),
+        prop::sample::select(&LIGHTS[..])
+            .prop_map(|light| json!({"said": {"said": [{"device": {"unit": light}, "point": "channel", "says": "4"}]}})),
         Just(json!({"check_again": {}})),
         Just(json!({"heeded": {"caution": "flashing", "by": "Assistant"}})),
         prop::sample::select(&LIGHTS[..]).prop_map(|light| json!({"heeded": {"caution": "overhead", "lights": [light]}})),

@@ -3,6 +3,7 @@
 pub mod account;
 pub mod audit;
 pub mod calibration_sample;
+pub mod came_in;
 pub mod door_code;
 pub mod door_session;
 pub mod entry_effect;

@@ -14,6 +14,7 @@ mod m20261128_000009_sure;
 mod m20261129_000010_doors;
 mod m20261130_000011_frames;
 mod m20261130_000012_rated;
+mod m20261130_000013_devices;
 
 pub struct Migrator;
 
@@ -32,6 +33,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261129_000010_doors::Migration),
             Box::new(m20261130_000011_frames::Migration),
             Box::new(m20261130_000012_rated::Migration),
+            Box::new(m20261130_000013_devices::Migration),
         ]
     }
 }

@@ -55,6 +55,10 @@ pub(super) fn of(scene: &Scene, found: &[&Found], device: &Device, point: CheckP
         (_, Some(Saw::Wrong(says))) => Some(Shown::Wrong(says.clone())),
         // It holds as long as the same is wanted; what answers a finding holds as well.
         (Wanted::This(wanted), Some(Saw::Right(says))) if *says == wanted || answers(point) => Some(Shown::Right(says.clone())),
+        // A device's own word wins over what a person saw: it takes its place.
+        (Wanted::This(wanted), Some(Saw::Says(says))) if *says == wanted => Some(Shown::Right(says.clone())),
+        (Wanted::OneOf(some), Some(Saw::Says(says))) if some.contains(says) => Some(Shown::Right(says.clone())),
+        (Wanted::This(wanted), Some(Saw::Says(says))) => Some(Shown::Wrong(words::says_other(says, &wanted))),
         (Wanted::OneOf(some), Some(Saw::Right(says))) if some.contains(says) => Some(Shown::Right(says.clone())),
         (wanted, _) => Some(Shown::NotSaid(wanted)),
     }
@@ -74,7 +78,7 @@ fn this(says: impl Into<String>) -> Option<Wanted> {
     Some(Wanted::This(says.into()))
 }
 
-fn wanted(setup: &Setup, device: &Device, point: CheckPoint) -> Option<Wanted> {
+pub(super) fn wanted(setup: &Setup, device: &Device, point: CheckPoint) -> Option<Wanted> {
     match device {
         Device::Camera => of_camera(setup, point),
         Device::Transmitter => of_transmitter(setup, setup.transmitter.as_ref()?, point),

@@ -10,7 +10,10 @@ use ink_lamp_sitting::{
 };
 use serde::Serialize;
 
-use super::device::{checked, headed};
+use super::{
+    device::{checked, headed},
+    told,
+};
 use crate::{
     action::Action,
     findings::{Cell, FindingKind, Found},
@@ -107,21 +110,23 @@ pub(super) fn shown(scene: &Scene, found: &Found) -> Option<CheckFinding> {
 
 /// What somebody saw wrong, that no rule knows of.
 pub(super) fn seen_wrong(setup: &Setup, tick: &DeviceTick) -> Option<CheckFinding> {
-    let Saw::Wrong(says) = &tick.saw else { return None };
+    let says = told::wrong(setup, tick)?;
     let (role, name, _) = headed(setup, &tick.device);
     let right = match tick.point {
         CheckPoint::Fires => words::FIRES.to_owned(),
         _ => words::MENDED.to_owned(),
     };
-    let mends = Action { label: words::press(&right), entry: checked(&tick.device, tick.point, Some(Saw::Right(right))) };
+    let press = Action { label: words::press(&right), entry: checked(&tick.device, tick.point, Some(Saw::Right(right))) };
+    // A device that says it says so itself once it is mended.
+    let mends = (!matches!(tick.saw, Saw::Says(_))).then_some(press);
     Some(CheckFinding {
         kind: None,
         device: tick.device.clone(),
         point: tick.point,
         role,
-        words: words::seen_wrong(&name, tick.point, says),
+        words: words::seen_wrong(&name, tick.point, &says),
         how: how(setup, &tick.device, CheckPoint::Channel).filter(|_| tick.point == CheckPoint::Fires),
-        mends: Some(mends),
+        mends,
         spoils: tick.point == CheckPoint::Fires,
     })
 }

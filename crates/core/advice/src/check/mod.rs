@@ -5,6 +5,7 @@ mod cautions;
 mod cell;
 mod device;
 mod finding;
+mod told;
 
 use ink_lamp_scene::scene::Scene;
 use ink_lamp_sitting::{
@@ -28,6 +29,7 @@ pub(crate) use cautions::heed;
 pub use cautions::{CautionState, CautionTold};
 pub(crate) use finding::to_mend;
 pub use finding::{CheckFinding, ToMend};
+pub use told::{Told, told};
 
 use cell::{Shown, Wanted};
 use device::{checked, devices, headed, note};
@@ -126,6 +128,8 @@ pub struct CheckCell {
     pub says: String,
     /// Who looked, where that was said.
     pub by: Option<String>,
+    /// The device itself says it.
+    pub device_says: bool,
     /// What can be said of it: the first by a click; several where nobody said which.
     pub press: Vec<Action>,
 }
@@ -229,7 +233,7 @@ impl Check {
 }
 
 fn findings_on(setup: &Setup, found: &[&Found], device: &Device) -> usize {
-    let seen = setup.checks.iter().filter(|t| t.device == *device && matches!(t.saw, Saw::Wrong(_))).count();
+    let seen = setup.checks.iter().filter(|t| t.device == *device && told::wrong(setup, t).is_some()).count();
     seen + found.iter().filter(|f| f.cells.first().is_some_and(|(d, _)| d == device)).count()
 }
 
@@ -271,7 +275,10 @@ fn cell_of(scene: &Scene, found: &[&Found], device: &Device, point: CheckPoint) 
         Some(Shown::Aside(why)) => (CellState::Aside, why, back()),
     };
     let by = tick.filter(|_| state == CellState::Right).and_then(|t| t.by.clone());
-    CheckCell { state, says, by, press }
+    let device_says = tick.is_some_and(|t| matches!(t.saw, Saw::Says(_))) && matches!(state, CellState::Right | CellState::Wrong);
+    // What a device says itself is not for a person to say: it is mended there, or put aside.
+    let press = if device_says && state == CellState::Right { Vec::new() } else { press };
+    CheckCell { state, says, by, device_says, press }
 }
 
 /// The entry that says of a unit what nobody said of it yet.
@@ -300,7 +307,7 @@ fn turns(setup: &Setup) -> Vec<FireTurn> {
             Some(Saw::Right(_)) => CellState::Right,
             Some(Saw::Wrong(_)) => CellState::Wrong,
             Some(Saw::Aside(_)) => CellState::Aside,
-            None => CellState::NotSaid,
+            Some(Saw::Says(_)) | None => CellState::NotSaid,
         };
         let press = |label: &str, saw: Saw| Action { label: label.to_owned(), entry: checked(&device, CheckPoint::Fires, Some(saw)) };
         let fired = press(words::IT_FIRED, Saw::Right(words::FIRES.to_owned()));

@@ -24,6 +24,7 @@ mod placed;
 mod ratio;
 mod reading;
 mod room_wish;
+mod said;
 mod schools;
 mod sitter_moved;
 mod skin;
@@ -55,6 +56,7 @@ pub use note::NoteTaken;
 pub use placed::{Around, LightPlaced};
 pub use ratio::RatioChosen;
 pub use reading::{ReadingTaken, Subject};
+pub use said::{DeviceSays, DevicesSaid};
 pub use sitter_moved::SitterMoved;
 pub use skin::SkinCompared;
 pub use start::Start;
@@ -117,6 +119,8 @@ pub enum Entry {
     Automatic(AutomaticFrame),
     /// Somebody looked at a device before the first flash.
     Checked(DeviceChecked),
+    /// Devices that are joined said how they are set.
+    Said(DevicesSaid),
     /// Everything is to be looked at again before the next flash.
     CheckAgain(CheckAgain),
     /// Somebody acted on a caution.
@@ -170,6 +174,7 @@ impl Entry {
             Self::Face(_) => "face",
             Self::Automatic(_) => "automatic",
             Self::Checked(_) => "checked",
+            Self::Said(_) => "said",
             Self::CheckAgain(_) => "check_again",
             Self::Heeded(_) => "heeded",
             Self::Frame(_) => "frame",
@@ -230,6 +235,7 @@ impl Entry {
             self,
             Self::Reading(_)
                 | Self::Checked(_)
+                | Self::Said(_)
                 | Self::Heeded(_)
                 | Self::Frame(_)
                 | Self::FrameSaid(_)
@@ -287,6 +293,7 @@ impl Setup {
             Entry::Face(chosen) => next.face = chosen.face,
             Entry::Automatic(frame) => next.give_automatic(frame)?,
             Entry::Checked(checked) => next.check(checked)?,
+            Entry::Said(heard) => next.hear_devices(heard)?,
             Entry::CheckAgain(_) => next.check_again(),
             Entry::Heeded(heeded) => next.heed(heeded)?,
             Entry::Frame(shot) => next.shoot(shot)?,

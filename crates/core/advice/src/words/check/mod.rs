@@ -13,6 +13,7 @@ use crate::{
 pub(crate) const CAMERA: &str = "Camera";
 pub(crate) const TRANSMITTER: &str = "transmitter";
 pub(crate) const MANUAL: &str = "M";
+pub(crate) const NOT_MANUAL: &str = "not M";
 pub(crate) const FRESH: &str = "fresh";
 pub(crate) const THIS_ROOM: &str = "for this room";
 pub(crate) const READY: &str = "ready";
@@ -53,6 +54,16 @@ pub(crate) const fn lamp(lamp: ModellingLamp) -> &'static str {
         ModellingLamp::Proportional => "proportional",
         ModellingLamp::Full => "full",
     }
+}
+
+/// What is left in a battery.
+pub(crate) fn left(per_cent: u8) -> String {
+    format!("{per_cent} % left")
+}
+
+/// What a device says that is not wanted.
+pub(crate) fn says_other(says: &str, wanted: &str) -> String {
+    format!("says {says}, wanted {wanted}")
 }
 
 pub(crate) const fn on(on: bool) -> &'static str {

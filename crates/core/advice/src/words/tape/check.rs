@@ -33,6 +33,7 @@ fn told(checked: &DeviceChecked, light: Option<&LightThen>) -> TapeLine {
         None => "not said any more".to_owned(),
         Some(Saw::Right(says)) => says.clone(),
         Some(Saw::Wrong(says)) => format!("{says}: wrong"),
+        Some(Saw::Says(says)) => format!("says {says}"),
         Some(Saw::Aside(why)) => format!("put aside: {why}"),
     };
     TapeLine::new(TapeKind::Choice, light.and_then(|l| l.role), vec![text(format!("{whose}: {point}"))], by(saw, checked.by.as_deref()))

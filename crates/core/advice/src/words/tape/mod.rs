@@ -22,6 +22,7 @@ mod placed;
 mod ratio;
 mod reading;
 mod room_wish;
+mod said;
 mod schools;
 mod sitter_moved;
 mod skin;
@@ -68,6 +69,7 @@ impl TapeLine {
             Entry::Face(chosen) => face::line(*chosen),
             Entry::Automatic(frame) => automatic::line(frame, did),
             Entry::Checked(checked) => check::line(checked, did),
+            Entry::Said(heard) => said::line(heard),
             Entry::CheckAgain(_) => heed::again(),
             Entry::Heeded(heeded) => heed::line(heeded),
             Entry::Frame(shot) => frame::line(shot, did),

@@ -92,7 +92,11 @@ fn is_json(kind: &Mime) -> bool {
     named && kind.get_param(mime::CHARSET).is_none_or(|charset| charset == mime::UTF_8)
 }
 
-fn parse<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
+/// JSON as a value.
+///
+/// # Errors
+/// A problem that names the field that is wrong.
+pub fn parse<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
     let mut json = serde_json::Deserializer::from_slice(bytes);
     let value = serde_path_to_error::deserialize(Objects(&mut json)).map_err(|error| {
         let path = error.path().to_string();

@@ -16,6 +16,8 @@ const BACKLOG: usize = 256;
 #[derive(Debug)]
 pub struct Hub {
     changes: broadcast::Sender<Change>,
+    /// The same, for what listens within the server: it is no follower.
+    inside: broadcast::Sender<Change>,
     closing: watch::Sender<bool>,
 }
 
@@ -23,7 +25,11 @@ impl Hub {
     /// Listens on a database until the program ends; a lost connection is opened again.
     #[must_use]
     pub fn on(url: String) -> Arc<Self> {
-        let hub = Arc::new(Self { changes: broadcast::channel(BACKLOG).0, closing: watch::channel(false).0 });
+        let hub = Arc::new(Self {
+            changes: broadcast::channel(BACKLOG).0,
+            inside: broadcast::channel(BACKLOG).0,
+            closing: watch::channel(false).0,
+        });
         let heard = Arc::clone(&hub);
         tokio::spawn(async move {
             loop {
@@ -45,9 +51,11 @@ impl Hub {
         }
     }
 
-    fn tell(&self, change: Change) {
+    /// Tells all who follow.
+    pub fn tell(&self, change: Change) {
         // Nobody may be following.
         let _ = self.changes.send(change);
+        let _ = self.inside.send(change);
     }
 
     /// How many follow.
@@ -60,6 +68,12 @@ impl Hub {
     #[must_use]
     pub fn follow(&self) -> Option<(broadcast::Receiver<Change>, watch::Receiver<bool>)> {
         (self.changes.receiver_count() < MOST_FOLLOWERS).then(|| (self.changes.subscribe(), self.closing.subscribe()))
+    }
+
+    /// Everything from now on, for a part of the server.
+    #[must_use]
+    pub fn listen_in(&self) -> (broadcast::Receiver<Change>, watch::Receiver<bool>) {
+        (self.inside.subscribe(), self.closing.subscribe())
     }
 
     /// Ends what followers have open, so that a server can stop.

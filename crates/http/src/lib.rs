@@ -3,6 +3,7 @@
 //! - [`problem`]: errors as problem documents (RFC 9457);
 //! - [`body`]: request bodies, checked, with the field named that is wrong; [`objects`]: JSON read so that what has fields is an object;
 //! - [`door`]: who may what; [`site`]: where it is asked for; [`tls`]: the certificate;
+//! - [`devices`]: meters, transmitters, units and cameras that are joined, and what they say;
 //! - [`guard`]: who may ask, how long, and the headers on every answer;
 //! - [`heavy`]: answers that take long, off the workers; [`pictures`]: the foretold frames' sitters and easels;
 //! - [`shots`]: test frames on their way in, and the pictures that are measured; [`watch`]: the folder that they come from;
@@ -13,6 +14,7 @@
 
 pub mod backups;
 pub mod body;
+pub mod devices;
 pub mod door;
 pub mod guard;
 pub mod heavy;

@@ -1,5 +1,5 @@
 //! What `ink-lamp` does: `serve [--demo]` serves; `owner [--reset]` sets the owner's pass phrase, or another one; `openapi` prints the OpenAPI
-//! document, `kit-schema` the JSON Schema of the kit.
+//! document, `asyncapi` that of the devices' protocol, `kit-schema` the JSON Schema of the kit; `stand-ins` joins a server with simulated devices.
 //!
 //! It stands in the library, runtime and all, so that database and server are compiled into it once, and not again into the program and its
 //! tests: what is async is compiled where it is waited for.
@@ -12,22 +12,26 @@ use std::{
 
 use actix_web::{dev::ServerHandle, rt::System};
 use ink_lamp_http::{hub::Hub, pictures::Pictures, site::Site};
+use ink_lamp_stand_ins::{bridge, join::Join, truth::Spreads};
 use ink_lamp_store::Store;
 use tokio::signal::unix::{SignalKind, signal};
 use tracing_subscriber::EnvFilter;
 
 use crate::{
-    config::{self, Config},
+    config::{self, Config, StandInsConfig},
     demo, openapi, owner,
     startup::{self, Folders, Listener},
 };
 
-const USAGE: &str = "usage: ink-lamp serve [--demo] | owner [--reset] | openapi | kit-schema
+const USAGE: &str = "usage: ink-lamp serve [--demo] | owner [--reset] | stand-ins [--code CODE] | openapi | asyncapi | kit-schema
   serve    serves on 127.0.0.1 (INK_LAMP_PORT, INK_LAMP_DATABASE_URL, INK_LAMP_NETWORK, INK_LAMP_TLS, INK_LAMP_PUBLIC_URL, INK_LAMP_BACKUPS, INK_LAMP_FRAMES, INK_LAMP_LOG)
   --demo   loads the demo data first, once
   owner    asks for the owner's pass phrase, where nobody has set one
   --reset  asks for another one, and lets all devices out
+  stand-ins joins a server with simulated devices (INK_LAMP_SERVER, INK_LAMP_STAND_INS, INK_LAMP_PICTURES)
+  --code   a device's code from the Devices page, where somebody set a pass phrase
   openapi  prints the OpenAPI document
+  asyncapi prints the AsyncAPI document of the devices' protocol
   kit-schema prints the JSON Schema of the kit document";
 
 /// Does what the arguments say, the program's name left out; what goes wrong is said on the standard error output.
@@ -38,7 +42,10 @@ pub fn run(arguments: &[String]) -> ExitCode {
         ["serve", "--demo"] => System::new().block_on(serve(true)),
         ["owner"] => System::new().block_on(set_owner(false)),
         ["owner", "--reset"] => System::new().block_on(set_owner(true)),
+        ["stand-ins"] => System::new().block_on(stand_in(None)),
+        ["stand-ins", "--code", code] => System::new().block_on(stand_in(Some((*code).to_owned()))),
         ["openapi"] => print_openapi(),
+        ["asyncapi"] => print_asyncapi(),
         ["kit-schema"] => print_kit_schema(),
         _ => Err(USAGE.to_owned()),
     };
@@ -60,6 +67,29 @@ fn print_openapi() -> Result<(), String> {
 fn print_kit_schema() -> Result<(), String> {
     println!("{}", serde_json::to_string_pretty(&openapi::kit_schema()).map_err(|e| e.to_string())?);
     Ok(())
+}
+
+fn print_asyncapi() -> Result<(), String> {
+    let document = ink_lamp_devices::asyncapi::document().and_then(|document| serde_json::to_string_pretty(&document));
+    println!("{}", document.map_err(|e| e.to_string())?);
+    Ok(())
+}
+
+async fn stand_in(code: Option<String>) -> Result<(), String> {
+    let config = StandInsConfig::from_environment()?;
+    start_logging(config.json_logs);
+    let StandInsConfig { server, folder, pictures, .. } = config;
+    println!("Stand-ins join {server}");
+    let join = Join { server, code, folder, pictures, seed: None, spreads: Spreads::USUAL };
+    let mut term = signal(SignalKind::terminate()).map_err(|e| e.to_string())?;
+    let mut interrupt = signal(SignalKind::interrupt()).map_err(|e| e.to_string())?;
+    let stop = async move {
+        tokio::select! {
+            _ = term.recv() => {}
+            _ = interrupt.recv() => {}
+        }
+    };
+    bridge::run(join, stop).await.map_err(|error| error.to_string())
 }
 
 async fn set_owner(reset: bool) -> Result<(), String> {

@@ -42,10 +42,7 @@ impl Config {
     /// A sentence that names the variable and says what would be right.
     pub fn from_environment() -> Result<Self, String> {
         let database_url = database_url()?;
-        let port = match env::var("INK_LAMP_PORT") {
-            Err(_) => PORT,
-            Ok(text) => text.parse().map_err(|_| format!("INK_LAMP_PORT is {text}. Give a port from 0 to 65535, such as {PORT}."))?,
-        };
+        let port = port()?;
         let network = match said("INK_LAMP_NETWORK") {
             None => None,
             Some(text) => match text.parse::<IpAddr>() {
@@ -79,16 +76,58 @@ impl Config {
                 Some(Backups { folder: PathBuf::from(text), every })
             }
         };
-        let json_logs = match env::var("INK_LAMP_LOG").as_deref() {
-            Ok("json") => true,
-            Ok("text") => false,
-            Ok(other) => return Err(format!("INK_LAMP_LOG is {other}. Give text or json.")),
-            Err(_) => !std::io::IsTerminal::is_terminal(&std::io::stderr()),
-        };
+        let json_logs = json_logs()?;
         let frames = said("INK_LAMP_FRAMES").map(PathBuf::from);
-        let pictures = said("INK_LAMP_PICTURES").map_or_else(|| PathBuf::from(".data/pictures"), PathBuf::from);
-        Ok(Self { database_url, port, network, tls, public, owner_file, backups, pictures, frames, json_logs })
+        Ok(Self { database_url, port, network, tls, public, owner_file, backups, pictures: pictures(), frames, json_logs })
     }
+}
+
+/// What the environment says to the stand-ins.
+#[derive(Debug, Clone)]
+pub struct StandInsConfig {
+    /// `INK_LAMP_SERVER`: where the server is, on this machine; `http://127.0.0.1:` and `INK_LAMP_PORT` where it is left out.
+    pub server: String,
+    /// `INK_LAMP_STAND_INS`: a folder for what they remember; `.data/stand-ins` where it is left out.
+    pub folder: PathBuf,
+    /// `INK_LAMP_PICTURES`, as the server has it.
+    pub pictures: PathBuf,
+    /// `INK_LAMP_LOG`, as the server has it.
+    pub json_logs: bool,
+}
+
+impl StandInsConfig {
+    /// Reads the environment.
+    ///
+    /// # Errors
+    /// A sentence that names the variable and says what would be right.
+    pub fn from_environment() -> Result<Self, String> {
+        let server = match said("INK_LAMP_SERVER") {
+            Some(server) => server.trim_end_matches('/').to_owned(),
+            None => format!("http://127.0.0.1:{}", port()?),
+        };
+        let folder = said("INK_LAMP_STAND_INS").map_or_else(|| PathBuf::from(".data/stand-ins"), PathBuf::from);
+        Ok(Self { server, folder, pictures: pictures(), json_logs: json_logs()? })
+    }
+}
+
+fn port() -> Result<u16, String> {
+    match env::var("INK_LAMP_PORT") {
+        Err(_) => Ok(PORT),
+        Ok(text) => text.parse().map_err(|_| format!("INK_LAMP_PORT is {text}. Give a port from 0 to 65535, such as {PORT}.")),
+    }
+}
+
+fn json_logs() -> Result<bool, String> {
+    match env::var("INK_LAMP_LOG").as_deref() {
+        Ok("json") => Ok(true),
+        Ok("text") => Ok(false),
+        Ok(other) => Err(format!("INK_LAMP_LOG is {other}. Give text or json.")),
+        Err(_) => Ok(!std::io::IsTerminal::is_terminal(&std::io::stderr())),
+    }
+}
+
+fn pictures() -> PathBuf {
+    said("INK_LAMP_PICTURES").map_or_else(|| PathBuf::from(".data/pictures"), PathBuf::from)
 }
 
 /// `INK_LAMP_DATABASE_URL`.

@@ -3,6 +3,7 @@
 //! - [`config`]: what the environment says;
 //! - [`startup`]: the listener and the application on it;
 //! - [`routes`]: one file a noun; those without a board in them stand in `ink_lamp_http`;
+//! - `said`: what joined devices say of themselves, on the tape;
 //! - [`demo`]: the demo data;
 //! - [`command`]: what the program does when it is called.
 
@@ -12,4 +13,5 @@ pub mod demo;
 pub mod openapi;
 mod owner;
 pub mod routes;
+mod said;
 pub mod startup;

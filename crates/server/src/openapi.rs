@@ -52,6 +52,8 @@ pub fn openapi() -> utoipa::openapi::OpenApi {
     schemes.add_security_scheme("device", SecurityScheme::ApiKey(ApiKey::Cookie(cookie)));
     let link = HttpBuilder::new().scheme(HttpAuthScheme::Bearer).description(Some("What a link carries behind its #."));
     schemes.add_security_scheme("link", SecurityScheme::Http(link.build()));
+    let token = HttpBuilder::new().scheme(HttpAuthScheme::Bearer).description(Some("What a device was given for its code."));
+    schemes.add_security_scheme("token", SecurityScheme::Http(token.build()));
     document
 }
 
@@ -60,6 +62,7 @@ fn security(right: Right) -> Vec<SecurityRequirement> {
     vec![match right {
         Right::Come => SecurityRequirement::default(),
         Right::Shared => SecurityRequirement::new("link", [] as [&str; 0]),
+        Right::Device => SecurityRequirement::new("token", [] as [&str; 0]),
         other => SecurityRequirement::new("device", [other.name()]),
     }]
 }

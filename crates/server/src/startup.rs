@@ -9,8 +9,8 @@ use actix_web::{
     web,
 };
 use ink_lamp_http::{
-    backups::Backups, body, door::keeper::Door, guard, heavy::Heavy, hub::Hub, metrics::Metrics, mixes::Mixes, pictures::Pictures,
-    routes::assets, shots::Shots, site::Site, watch::Folder,
+    backups::Backups, body, devices::registry::Devices, door::keeper::Door, guard, heavy::Heavy, hub::Hub, metrics::Metrics, mixes::Mixes,
+    pictures::Pictures, routes::assets, shots::Shots, site::Site, watch::Folder,
 };
 use ink_lamp_store::Store;
 use rustls::ServerConfig;
@@ -21,6 +21,7 @@ use utoipa_actix_web::AppExt;
 use crate::{
     openapi::{self, Document},
     routes::{self, document::ApiDocument, kit::KitSchema},
+    said,
 };
 
 /// Where requests come in.
@@ -95,6 +96,8 @@ pub fn serve(
     }
     let (shots, folder) = (web::Data::new(shots), web::Data::new(folder));
     let door = web::Data::new(Door::of(store.clone(), site.clone()));
+    let devices = web::Data::new(Devices::of(Arc::clone(&hub)));
+    actix_web::rt::spawn(said::follow(store.clone(), Arc::clone(&hub), Arc::clone(&devices)));
     let (store, hub, site) = (web::Data::new(store), web::Data::new(hub), web::Data::new(site));
     let (heavy, pictures, mixes) = (web::Data::new(Heavy::new()), web::Data::new(pictures), web::Data::new(Mixes::default()));
     let metrics = web::Data::new(Metrics::new().map_err(std::io::Error::other)?);
@@ -117,6 +120,7 @@ pub fn serve(
                     .app_data(shots.clone())
                     .app_data(mixes.clone())
                     .app_data(folder.clone())
+                    .app_data(devices.clone())
                     .app_data(metrics.clone())
                     .app_data(backups.clone())
                     .app_data(methods.clone())

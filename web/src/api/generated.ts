@@ -59,6 +59,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Devices that are joined to this server, and what came in from them. */
+        get: operations["showDevices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a frame from a camera that is joined into the look at hand: the file itself is the body, as with `POST /api/setups/{id}/frames`. */
+        post: operations["takeDeviceFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/metered": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says which look is open and what is metered: readings of connected meters go there. It holds for ten minutes. */
+        put: operations["sayMetered"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Asks a device to do something, and waits until it says that it did. */
+        post: operations["orderDevice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/readings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says what a reading is of that asks, or puts it away. Said twice, the first holds. */
+        put: operations["placeReading"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/socket": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Joins a bridge: WebSocket, subprotocol `ink-lamp-devices.1`, as `docs/devices.md` and its AsyncAPI document say. */
+        get: operations["joinDevices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/door": {
         parameters: {
             query?: never;
@@ -257,7 +359,7 @@ export interface paths {
         };
         /**
          * Word of every change of every setup, as server-sent events: `changed` with `{"setup": …, "version": …}`, from whichever server wrote it; `look`
-         *     where some may have been missed. It ends within two seconds once who follows may no longer.
+         *     where some may have been missed; `devices` where what is known of devices changed. It ends within two seconds once who follows may no longer.
          */
         get: operations["follow"];
         put?: never;
@@ -1057,6 +1159,21 @@ export interface components {
             /** @description What the parts add up to without it. */
             parts: components["schemas"]["Stops"];
         };
+        /** @description A bridge that was let in and has not said hello. */
+        AbsentBridge: {
+            /**
+             * Format: uuid
+             * @description Its id at the door.
+             */
+            id: string;
+            /** @description As it is called. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it was seen last.
+             */
+            seen_at: string;
+        };
         /** @description What to press once the move is done. */
         Action: {
             /** @description What it logs. */
@@ -1284,6 +1401,42 @@ export interface components {
             /** @description How much they vary from sitting to sitting. */
             spread: components["schemas"]["Stops"];
         };
+        /** @description What comes in from a device. */
+        Came: {
+            /** @description A meter was read. */
+            reading: components["schemas"]["ReadingCame"];
+        } | {
+            /** @description A unit was set. */
+            dial: components["schemas"]["DialTurned"];
+        } | {
+            /** @description A frame was taken. */
+            frame: components["schemas"]["FrameCame"];
+        };
+        /** @description What came in. */
+        CameView: {
+            /**
+             * Format: date-time
+             * @description When it came.
+             */
+            at: string;
+            /** @description From which device. */
+            device: string;
+            /**
+             * Format: uuid
+             * @description Its id; that of its entry, where it is a reading on a tape.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The look whose tape it went to.
+             */
+            look?: string | null;
+            /** @description From a stand-in. */
+            simulated: boolean;
+            told?: components["schemas"]["Came"] | null;
+            /** @description Where it went. */
+            went: components["schemas"]["Went"];
+        };
         /** @description The camera as it is set. */
         Camera: {
             body?: components["schemas"]["CameraBody"] | null;
@@ -1478,6 +1631,8 @@ export interface components {
         CheckCell: {
             /** @description Who looked, where that was said. */
             by?: string | null;
+            /** @description The device itself says it. */
+            device_says: boolean;
             /** @description What can be said of it: the first by a click; several where nobody said which. */
             press: components["schemas"]["Action"][];
             /** @description What it shows, or is to show. */
@@ -2009,6 +2164,75 @@ export interface components {
             point: components["schemas"]["CheckPoint"];
             saw?: components["schemas"]["Saw"] | null;
         };
+        /**
+         * @description What a bridge calls one of its devices: 1 to 40 letters, digits, `-`, `_` and `.`, always the same for the same device.
+         * @example meter-1
+         */
+        DeviceId: string;
+        /**
+         * @description What a device is.
+         * @enum {string}
+         */
+        DeviceKind: "meter" | "transmitter" | "unit" | "camera";
+        /**
+         * @description How a device works.
+         * @enum {string}
+         */
+        DeviceMode: "manual" | "automatic" | "ratio";
+        /** @description What a device says at a point. */
+        DeviceSays: {
+            /** @description Which device. */
+            device: components["schemas"]["Device"];
+            /** @description At what. */
+            point: components["schemas"]["CheckPoint"];
+            /** @description What it says, in the words of what is wanted there: 1 to 60 characters. */
+            says: string;
+        };
+        /** @description How a device says that it is set. */
+        DeviceState: {
+            aperture?: components["schemas"]["Aperture"] | null;
+            /**
+             * Format: int32
+             * @description What is left in its battery, per cent: 0 to 100.
+             */
+            battery?: number | null;
+            /**
+             * Format: int32
+             * @description Its channel.
+             */
+            channel?: number | null;
+            /**
+             * @description Its group.
+             * @example A
+             */
+            group?: string | null;
+            /** @description Whether high-speed sync is on. */
+            high_speed?: boolean | null;
+            iso?: components["schemas"]["Iso"] | null;
+            /** @description Whether its modelling lamp is on. */
+            lamp?: boolean | null;
+            mode?: components["schemas"]["DeviceMode"] | null;
+            /**
+             * @description Its power as written on its dial, at most 40 characters: `1/16 +0.3`.
+             * @example 1/16 +0.3
+             */
+            power?: string | null;
+            /** @description Whether it is charged for the next flash. */
+            ready?: boolean | null;
+            shutter?: components["schemas"]["ShutterTime"] | null;
+            /** @description Whether it sleeps. */
+            standby?: boolean | null;
+            /**
+             * Format: int32
+             * @description How warm it is, °C.
+             */
+            temperature?: number | null;
+            /**
+             * Format: int32
+             * @description Its zoom head, millimetres.
+             */
+            zoom?: number | null;
+        };
         /** @description A cell that somebody looked at. */
         DeviceTick: {
             /** @description Who looked, where that was said: 1 to 60 characters. */
@@ -2056,6 +2280,25 @@ export interface components {
             seen_at: string;
             /** @description Whether it is the one that asks. */
             this: boolean;
+        };
+        /** @description Devices that are joined said how they are set: all that changed, at once. */
+        DevicesSaid: {
+            /** @description What was said: 1 to 150 points. */
+            said: components["schemas"]["DeviceSays"][];
+        };
+        /** @description Devices that are joined, and what came in from them. */
+        DevicesView: {
+            /** @description Bridges that were let in and have not said hello since. */
+            absent: components["schemas"]["AbsentBridge"][];
+            /** @description What came in, the newest first: all that asks what it is of, then what went somewhere. */
+            came: components["schemas"]["CameView"][];
+            /** @description Those that said hello to this server since it started, by bridge. */
+            devices: components["schemas"]["JoinedDevice"][];
+            /**
+             * Format: int64
+             * @description A device that gave no sign for so long is silent, seconds.
+             */
+            silent_after: number;
         };
         /**
          * Format: int32
@@ -2299,6 +2542,9 @@ export interface components {
         } | {
             /** @description Somebody looked at a device before the first flash. */
             checked: components["schemas"]["DeviceChecked"];
+        } | {
+            /** @description Devices that are joined said how they are set. */
+            said: components["schemas"]["DevicesSaid"];
         } | {
             /** @description Everything is to be looked at again before the next flash. */
             check_again: components["schemas"]["CheckAgain"];
@@ -2983,6 +3229,11 @@ export interface components {
             picture: string;
             /** @description The look that it went to, as that was called; none where it went nowhere. */
             to?: string | null;
+        };
+        /** @description A frame that a camera took. */
+        FrameCame: {
+            /** @description Its file's name. */
+            file: string;
         };
         /** @description What was changed from one frame to another. */
         FrameChanges: {
@@ -3774,6 +4025,8 @@ export interface components {
             on?: components["schemas"]["LightId"][];
             place?: components["schemas"]["HeldAt"] | null;
             receptor?: components["schemas"]["Receptor"] | null;
+            /** @description It comes from a stand-in of a meter: it is no fact of a real light, and teaches the kit nothing. */
+            simulated?: boolean;
         };
         /** @description What an import did. */
         ImportDone: {
@@ -3801,6 +4054,35 @@ export interface components {
          * @example 100
          */
         Iso: string;
+        /** @description A device. */
+        JoinedDevice: {
+            /**
+             * Format: uuid
+             * @description Whose it is: what is let out at the door.
+             */
+            bridge: string;
+            /** @description How the bridge is called. */
+            bridge_name: string;
+            /** @description Whether it gave signs lately. */
+            here: boolean;
+            /** @description Its id with the bridge. */
+            id: components["schemas"]["DeviceId"];
+            /** @description What it is. */
+            kind: components["schemas"]["DeviceKind"];
+            last?: components["schemas"]["LastCame"] | null;
+            light?: components["schemas"]["LightId"] | null;
+            /** @description As it is called. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it gave its last sign.
+             */
+            sign: string;
+            /** @description It is a stand-in. */
+            simulated: boolean;
+            /** @description How it says that it is set. */
+            state: components["schemas"]["DeviceState"];
+        };
         /** @description What a frame says. */
         Judgement: {
             /** @description What it logs, in order. */
@@ -4007,6 +4289,16 @@ export interface components {
          * @enum {string}
          */
         LaneState: "untouched" | "set" | "measured" | "read_again" | "over" | "under" | "on_target" | "likely_on_target" | "removed" | "kept";
+        /** @description What came last from a device. */
+        LastCame: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description What. */
+            told: components["schemas"]["Came"];
+        };
         /** @description What readings taught of a unit in a modifier. */
         LearntView: {
             /** @description What was learnt. */
@@ -4334,6 +4626,15 @@ export interface components {
             /** @description What a device of the role `device` sends as `Authorization: Bearer`, said once. */
             token?: string | null;
         };
+        /** @description How a meter is to be read; a meter that can't know it leaves it aside. */
+        Measure: {
+            /**
+             * @description What is to be read.
+             * @example fill
+             */
+            of?: string | null;
+            place?: components["schemas"]["HeldAt"] | null;
+        };
         /** @description A meter. */
         MeterBody: {
             dome?: components["schemas"]["MeterConstant"] | null;
@@ -4370,6 +4671,20 @@ export interface components {
          * @enum {string}
          */
         Metered: "cordless" | "cord";
+        /** @description What is metered at this moment. */
+        MeteredNow: {
+            /**
+             * Format: uuid
+             * @description The look that is open.
+             */
+            look: string;
+            /**
+             * @description What its meter entry stands on: `room`, `whole` or a light's id; left out where it stands on nothing.
+             * @example fill
+             */
+            of?: string | null;
+            place?: components["schemas"]["HeldAt"] | null;
+        };
         /**
          * Format: double
          * @description A distance in metres, 0.05 to 50.
@@ -4684,6 +4999,38 @@ export interface components {
             /** @description Now. */
             now: components["schemas"]["Mark"];
         };
+        /** @description What a device is to do. */
+        Order: {
+            /** @description A unit is to be set to a power. */
+            set_power: components["schemas"]["SetPower"];
+        } | {
+            /** @description A unit, or all that a transmitter fires, is to flash once. */
+            test_fire: components["schemas"]["Plain"];
+        } | {
+            /** @description A modelling lamp is to be switched. */
+            lamp: components["schemas"]["Switch"];
+        } | {
+            /** @description A device is to sleep, or to wake up. */
+            standby: components["schemas"]["Switch"];
+        } | {
+            /** @description A meter is to be read. */
+            measure: components["schemas"]["Measure"];
+        } | {
+            /** @description A camera is to take a frame. */
+            release: components["schemas"]["Release"];
+        };
+        /** @description What a device is asked to do. */
+        OrderToGive: {
+            /**
+             * Format: uuid
+             * @description The device's bridge.
+             */
+            bridge: string;
+            /** @description The device. */
+            device: components["schemas"]["DeviceId"];
+            /** @description What it is to do. */
+            order: components["schemas"]["Order"];
+        };
         /** @description Another light that was on during a reading. */
         Other: {
             /**
@@ -4873,6 +5220,8 @@ export interface components {
             /** @description In the frame that was shot. */
             shot: components["schemas"]["FramePatch"];
         };
+        /** @description Nothing more to say. */
+        Plain: Record<string, never>;
         /** @description Everything that follows from where things stand. */
         Plan: {
             /** @description The camera. */
@@ -5197,6 +5546,24 @@ export interface components {
             /** @description The meter's shutter time. */
             shutter: components["schemas"]["ShutterTime"];
         };
+        /** @description What a meter showed. */
+        ReadingCame: {
+            /** @description It looked at what burns, and waited for no pop. */
+            ambient: boolean;
+            /** @description Its ISO. */
+            iso: components["schemas"]["Iso"];
+            /**
+             * @description What was read, where that is known: `room`, `whole`, or a light's id.
+             * @example fill
+             */
+            of?: string | null;
+            place?: components["schemas"]["HeldAt"] | null;
+            receptor?: components["schemas"]["Receptor"] | null;
+            /** @description What it showed. */
+            shows: components["schemas"]["MeterDisplay"];
+            /** @description Its shutter time. */
+            shutter: components["schemas"]["ShutterTime"];
+        };
         /** @description The meter was read. */
         ReadingTaken: {
             /** @description Which lights were on, where and how it was held. */
@@ -5213,11 +5580,28 @@ export interface components {
             shows: components["schemas"]["MeterDisplay"];
             shutter?: components["schemas"]["ShutterTime"] | null;
         };
+        /** @description What a reading is of that asks. */
+        ReadingToPlace: {
+            /**
+             * Format: uuid
+             * @description The look whose tape it goes to; left out where it is put away.
+             */
+            look?: string | null;
+            /**
+             * @description What was read: `room`, `whole` or a light's id.
+             * @example fill
+             */
+            of?: string | null;
+        };
         /**
          * @description What the meter wears, and where it points.
          * @enum {string}
          */
         Receptor: "dome_to_camera" | "dome_to_light" | "flat_to_light" | "flat_to_camera";
+        /** @description How a frame is to be taken. */
+        Release: {
+            lit?: components["schemas"]["Lit"] | null;
+        };
         /**
          * Format: double
          * @description How much of the light a surface throws back, 0.01 to 0.95: white paint 0.8, grey 0.18 to 0.4, black cloth 0.03.
@@ -5499,6 +5883,9 @@ export interface components {
             /** @description It is not: what it says, or does. 1 to 60 characters. */
             wrong: string;
         } | {
+            /** @description What the device itself says that it is set to, right or wrong: 1 to 60 characters. */
+            says: string;
+        } | {
             /** @description Put aside, and why: 1 to 60 characters. */
             aside: string;
         };
@@ -5599,6 +5986,14 @@ export interface components {
             light: components["schemas"]["LightId"];
             /** @description Its power, stops below full. */
             power: components["schemas"]["Stops"];
+        };
+        /** @description A power. */
+        SetPower: {
+            /**
+             * @description As written on that unit's dial: `1/16 +0.3`.
+             * @example 1/16 +0.3
+             */
+            power: string;
         };
         /** @description What a dial can be set to. */
         Setting: {
@@ -6376,6 +6771,11 @@ export interface components {
             /** @description The same, with what became of its reading: `turned since it was read: ±0.09, in two cases of three`. */
             words: string;
         };
+        /** @description On or off. */
+        Switch: {
+            /** @description On. */
+            on: boolean;
+        };
         /** @description What clipped test frames tell. */
         SyncFound: {
             /** @description What writes it: the camera with its true sync time, and the trigger's delay. */
@@ -6773,6 +7173,11 @@ export interface components {
             /** @description How it stands. */
             setup: components["schemas"]["Setup"];
         };
+        /**
+         * @description Where something went that came in.
+         * @enum {string}
+         */
+        Went: "tape" | "asks" | "away";
         /** @description The reading with all lights on against the sum of its parts. */
         WholeCheck: {
             absent?: components["schemas"]["Absent"] | null;
@@ -7181,6 +7586,692 @@ export interface operations {
                 };
             };
             /** @description A field of the setup is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    showDevices: {
+        parameters: {
+            query?: {
+                /** @description The look whose lights the units are. */
+                look?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The devices */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DevicesView"];
+                };
+            };
+            /** @description A query that can't be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such look */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeDeviceFrame: {
+        parameters: {
+            query: {
+                /** @description Made by the device (UUID, best of version 7): sent twice, it is taken once. */
+                id: string;
+                /** @description When it was taken, from 1900 to 2200. */
+                at: string;
+                /** @description The file's name. */
+                name: string;
+                /** @description The camera's id with its bridge. */
+                device: string;
+                /** @description Which lights were on: `no_flash`, `all`, or the id of the one that was on alone. Said later where it is left out. */
+                lit?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The file */
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description It was there before */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameTaken"];
+                };
+            };
+            /** @description Taken */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameTaken"];
+                };
+            };
+            /** @description A query that can't be read, or a file that was cut off on its way */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No look is open: send it again once one is */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No picture that can be read, or no camera that is joined */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many at once, or record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sayMetered: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeteredNow"];
+            };
+        };
+        responses: {
+            /** @description Known */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    orderDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderToGive"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It refuses, does not answer, or a field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    placeReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The reading */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingToPlace"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such reading, or look */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The sitting was deleted */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It can't be of that */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    joinDevices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Joined; from now on the devices' protocol is spoken */
+            101: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No WebSocket was asked for */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another subprotocol */
             422: {
                 headers: {
                     [name: string]: unknown;

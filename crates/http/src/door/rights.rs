@@ -21,11 +21,13 @@ pub enum Right {
     Keep,
     /// To say who comes in.
     Door,
+    /// To speak the devices' protocol.
+    Device,
 }
 
 impl Right {
     /// All of them.
-    pub const ALL: [Self; 6] = [Self::Come, Self::Shared, Self::Look, Self::Write, Self::Keep, Self::Door];
+    pub const ALL: [Self; 7] = [Self::Come, Self::Shared, Self::Look, Self::Write, Self::Keep, Self::Door, Self::Device];
 
     /// As it is sent: `write`.
     #[must_use]
@@ -37,6 +39,7 @@ impl Right {
             Self::Write => "write",
             Self::Keep => "keep",
             Self::Door => "door",
+            Self::Device => "device",
         }
     }
 
@@ -45,8 +48,9 @@ impl Right {
     pub const fn is_of(self, role: DoorRole) -> bool {
         match self {
             Self::Come => true,
-            // A link opens one look, and a device speaks its protocol: neither is a role's.
+            // A link opens one look: that is no role's.
             Self::Shared => false,
+            Self::Device => matches!(role, DoorRole::Device),
             Self::Look => matches!(role, DoorRole::Owner | DoorRole::Assistant | DoorRole::Guest),
             Self::Write => matches!(role, DoorRole::Owner | DoorRole::Assistant),
             Self::Keep | Self::Door => matches!(role, DoorRole::Owner),
@@ -58,7 +62,7 @@ impl Right {
 pub type Route = (&'static str, &'static str, Right);
 
 /// Every route of the API.
-pub const ROUTES: [Route; 70] = [
+pub const ROUTES: [Route; 76] = [
     ("GET", "/api/health", Right::Come),
     ("GET", "/api/me", Right::Come),
     ("POST", "/api/session", Right::Come),
@@ -100,6 +104,12 @@ pub const ROUTES: [Route; 70] = [
     ("POST", "/api/setups/{id}/frames", Right::Write),
     ("PUT", "/api/setups/{id}/patches", Right::Write),
     ("POST", "/api/setups/{id}/entries", Right::Write),
+    ("GET", "/api/devices", Right::Look),
+    ("PUT", "/api/devices/metered", Right::Write),
+    ("POST", "/api/devices/orders", Right::Write),
+    ("PUT", "/api/devices/readings/{id}", Right::Write),
+    ("GET", "/api/devices/socket", Right::Device),
+    ("POST", "/api/devices/frames", Right::Device),
     ("GET", "/api/kit/export", Right::Keep),
     ("POST", "/api/kit/import", Right::Keep),
     ("PUT", "/api/kit/{id}", Right::Keep),
@@ -172,8 +182,8 @@ mod tests {
     fn a_higher_role_may_all_that_a_lower_one_may() {
         for right in Right::ALL {
             let may = [DoorRole::Guest, DoorRole::Assistant, DoorRole::Owner].map(|role| right.is_of(role));
-            assert!(may.is_sorted(), "{right:?}");
-            assert!(right == Right::Come || !right.is_of(DoorRole::Device), "{right:?}");
+            assert!(may.is_sorted() && (right != Right::Device || may == [false; 3]), "{right:?}");
+            assert!(matches!(right, Right::Come | Right::Device) || !right.is_of(DoorRole::Device), "{right:?}");
         }
     }
 }

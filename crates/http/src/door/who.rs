@@ -84,6 +84,7 @@ impl Who {
                     Right::Keep => "Only the owner makes, names and deletes sittings and looks, and changes the kit.",
                     Right::Door => "Only the owner says who comes in.",
                     Right::Shared => "This is asked with a link.",
+                    Right::Device => "Only a device speaks here, with the token that its code gave it.",
                     Right::Come | Right::Look => "A device speaks its own protocol, and nothing else.",
                 };
                 Problem::new(StatusCode::FORBIDDEN, "not-yours", "Not yours", detail)

@@ -29,7 +29,7 @@ const BREATH: Duration = Duration::from_secs(15);
 const STILL: Duration = Duration::from_secs(1);
 
 /// Word of every change of every setup, as server-sent events: `changed` with `{"setup": …, "version": …}`, from whichever server wrote it; `look`
-/// where some may have been missed. It ends within two seconds once who follows may no longer.
+/// where some may have been missed; `devices` where what is known of devices changed. It ends within two seconds once who follows may no longer.
 #[utoipa::path(operation_id = "follow", tag = "setups", responses(
     (status = 200, description = "Events, until either side ends it", body = String, content_type = "text/event-stream"),
     (status = 503, description = "As many follow as can", body = Problem),
@@ -84,6 +84,7 @@ impl Follower {
                 }
                 change = self.changes.recv() => match change {
                     Ok(Change::Setup { setup, version }) => format!("event: changed\ndata: {{\"setup\":\"{setup}\",\"version\":{version}}}\n\n"),
+                    Ok(Change::Devices) => "event: devices\ndata: \n\n".to_owned(),
                     Ok(Change::Missed) | Err(RecvError::Lagged(_)) => "event: look\ndata: \n\n".to_owned(),
                     Err(RecvError::Closed) => return None,
                 },

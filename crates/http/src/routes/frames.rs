@@ -45,6 +45,12 @@ pub struct FrameTaken {
     fresh: bool,
 }
 
+impl FrameTaken {
+    pub(super) const fn of(picture: Uuid, fresh: bool) -> Self {
+        Self { picture, fresh }
+    }
+}
+
 /// A frame whose picture is kept.
 #[derive(Serialize, ToSchema)]
 pub struct FrameView {
@@ -171,7 +177,7 @@ pub async fn take(
     Ok(if fresh { HttpResponse::Created().json(taken) } else { HttpResponse::Ok().json(taken) })
 }
 
-fn lit_of(text: &str) -> Result<Lit, Refusal> {
+pub(super) fn lit_of(text: &str) -> Result<Lit, Refusal> {
     match text {
         "no_flash" => Ok(Lit::NoFlash),
         "all" => Ok(Lit::All),

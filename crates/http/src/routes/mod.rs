@@ -2,6 +2,7 @@
 
 pub mod assets;
 mod curve;
+mod devices;
 mod door;
 mod events;
 mod frames;
@@ -10,6 +11,7 @@ mod links;
 mod log;
 mod moved;
 mod session;
+mod socket;
 pub mod tones;
 
 use utoipa_actix_web::service_config::ServiceConfig;
@@ -46,5 +48,11 @@ pub fn api(config: &mut ServiceConfig) {
         .service(tones::tones)
         .service(curve::teach)
         .service(moved::moved)
-        .service(frames::keep_patches);
+        .service(frames::keep_patches)
+        .service(devices::list)
+        .service(devices::metered)
+        .service(devices::order)
+        .service(devices::put_reading)
+        .service(devices::frame)
+        .service(socket::join);
 }

@@ -1,10 +1,13 @@
 //! The tape: write on it, read what came earlier, see a moment of it.
 
+use std::sync::Arc;
+
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
 use ink_lamp_advice::board::Board;
 use ink_lamp_http::{
     body::{Checked, Id, IdAndEntry, when},
+    devices::{dialled, registry::Devices},
     door::who::Who,
     problem::Problem,
 };
@@ -44,10 +47,16 @@ pub struct EntryToWrite {
     (status = 503, description = "Record out of reach", body = Problem),
 ))]
 #[post("/setups/{id}/entries")]
-pub async fn append(store: web::Data<Store>, who: Who, id: Id, body: Checked<EntryToWrite>) -> Result<HttpResponse, Problem> {
+pub async fn append(
+    store: web::Data<Store>,
+    devices: web::Data<Arc<Devices>>,
+    who: Who,
+    id: Id,
+    body: Checked<EntryToWrite>,
+) -> Result<HttpResponse, Problem> {
     let EntryToWrite { id: entry_id, base, at, entry } = body.0;
-    let done =
-        store.append(id.0, &NewEntry { id: entry_id, base, at, entry, by: who.name() }).await.map_err(|error| in_entry(error.into()))?;
+    let new = NewEntry { id: entry_id, base, at, entry, by: who.name() };
+    let done = dialled::append(&store, &devices, id.0, new).await.map_err(in_entry)?;
     let view = view(&store, done.record).await?;
     Ok(if done.fresh { HttpResponse::Created().json(view) } else { HttpResponse::Ok().json(view) })
 }

@@ -45,6 +45,7 @@ fn every_route_names_its_right_and_the_document_says_it() {
             let wants = match right {
                 Right::Come => json!([{}]),
                 Right::Shared => json!([{"link": []}]),
+                Right::Device => json!([{"token": []}]),
                 other => json!([{"device": [other.name()]}]),
             };
             assert_eq!(operation["security"], wants, "{method} {path}");

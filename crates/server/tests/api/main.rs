@@ -3,6 +3,7 @@
 
 mod app;
 mod attacks;
+mod devices;
 mod doors;
 mod foretold;
 mod frames;

@@ -26,12 +26,13 @@ const ROOMS = [
   ['src/sittings/**', below],
   ['src/sittings/begin/**', [...below, 'sittings/FlatLadder.vue']],
   ['src/kit/**', below],
+  ['src/devices/**', below],
   ['src/door/**', [...below, 'door']],
   ['src/door/LinkedView.vue', [...below, 'door', 'board/ladder', 'plan/drawing']],
   ['src/board/BoardView.vue', [...below, 'board']],
   ['src/board/DeskBoard.vue', [...below, 'board', 'plan']],
   ['src/plan/*.vue', [...below, 'plan']],
-  ['src/app/**', [...below, 'board', 'plan', 'studies', 'check', 'frame', 'sittings', 'kit', 'door']],
+  ['src/app/**', [...below, 'board', 'plan', 'studies', 'check', 'frame', 'sittings', 'kit', 'devices', 'door']],
 ]
 
 const importsOf = ([files, rooms]) => {

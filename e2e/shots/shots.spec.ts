@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test'
 import { App, PHRASE, expect, test } from '../support/app'
 import { faulty } from '../support/faults'
 import { shot, shotOf } from '../support/frames'
+import { StandIns } from '../support/standIns'
 
 const FOLDER = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
 const OPEN = '0199a100-0000-7000-9007-000000000000'
@@ -126,10 +127,7 @@ test('the ways to remove a room', async ({ page }) => {
   await picture(page, 'ways-remove-ink')
 })
 
-test('shutter and freeze', async ({ page }) => {
-  await page.goto(`/setups/${BRIGHT}/ways/freeze`)
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Hair thrown')
-  await picture(page, 'freeze-ink')
+test('shutter', async ({ page }) => {
   await page.goto(`/setups/${BRIGHT}/ways/shutter`)
   await page.getByRole('button', { name: /^Shutter time/ }).click()
   await page.getByRole('option', { name: '1/400 s', exact: true }).click()
@@ -234,5 +232,30 @@ test('the door, and the way in', async ({ browser }) => {
   await expect(page.getByRole('img', { name: /^QR code/ })).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Four come in, one may only look' })).toBeVisible()
   await picture(page, 'door-paper')
+  await app.stop('SIGTERM')
+})
+
+test('devices', async ({ page }) => {
+  const app = await App.start()
+  const standIns = new StandIns(app)
+  await standIns.join()
+  await page.goto(`${app.url}/devices?look=${OPEN}`)
+  const meter = page.getByRole('region', { name: 'Stand-in meter' })
+  const came = page.getByRole('region', { name: 'Came in' })
+  for (const [n, light] of ['fill', 'key'].entries()) {
+    await meter.getByRole('button', { name: /^What is metered/ }).click()
+    await page.getByRole('option', { name: light, exact: true }).click()
+    // One pop in fifty does not come.
+    await expect(async () => {
+      await meter.getByRole('button', { name: 'Measure' }).click()
+      await expect(came.getByRole('listitem')).toHaveCount(n + 1, { timeout: 5000 })
+    }).toPass()
+  }
+  await page.getByRole('button', { name: 'Fire' }).click()
+  await expect(page.getByRole('img', { name: 'The last frame of this look' })).toBeVisible({ timeout: 30_000 })
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await expect(page.getByText('Good until')).toBeVisible()
+  await picture(page, 'devices-ink')
+  await standIns.end()
   await app.stop('SIGTERM')
 })

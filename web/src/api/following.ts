@@ -26,7 +26,7 @@ export function useFollowing(heard: (version: number | undefined) => void) {
   function told(word: Word): void {
     // Why it is refused, an answer says: it is looked again.
     if (word === 'look' || word === 'refused') heard(undefined)
-    else if (word.setup === followed) heard(word.version)
+    else if (word !== 'devices' && word.setup === followed) heard(word.version)
   }
 
   function hush(): void {
@@ -55,4 +55,22 @@ export function useFollowing(heard: (version: number | undefined) => void) {
     window.removeEventListener('pageshow', back)
   })
   return { follow, stop }
+}
+
+/** Word of changes to what is known of devices, as long as the page is there. */
+export function useDeviceWord(heard: () => void): void {
+  const told = (word: Word) => (word === 'devices' || word === 'look') && heard()
+  let end: (() => void) | undefined = listen(told)
+  const hush = () => {
+    end?.()
+    end = undefined
+  }
+  const back = () => (end ??= listen(told))
+  window.addEventListener('pagehide', hush)
+  window.addEventListener('pageshow', back)
+  tryOnScopeDispose(() => {
+    hush()
+    window.removeEventListener('pagehide', hush)
+    window.removeEventListener('pageshow', back)
+  })
 }

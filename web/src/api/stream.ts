@@ -1,5 +1,8 @@
-/** A change of some setup; or `look`: some may have been missed; or `refused`: the server tells nobody here any more, for now. */
-export type Word = { setup: string; version: number } | 'look' | 'refused'
+/**
+ * A change of some setup; or `devices`: what is known of them; or `look`: some may have been missed; or `refused`: the server tells nobody here any
+ * more, for now.
+ */
+export type Word = { setup: string; version: number } | 'devices' | 'look' | 'refused'
 
 const AGAIN_AFTER_MS = 2000
 
@@ -12,6 +15,7 @@ export function openStream(told: (word: Word) => void): () => void {
     const mine = new EventSource('/api/events')
     source = mine
     mine.addEventListener('changed', (event: MessageEvent<string>) => told(JSON.parse(event.data) as Word))
+    mine.addEventListener('devices', () => told('devices'))
     mine.addEventListener('look', () => told('look'))
     mine.addEventListener('error', () => {
       // Most losses the browser mends by itself; not one that the server answered with an error.

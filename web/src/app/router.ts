@@ -50,6 +50,12 @@ export const router = createRouter({
       props: ({ params }) => ({ id: params.id, part: 'cautions' }),
     },
     { path: '/kit', name: 'kit', component: () => import('@/kit/KitView.vue') },
+    {
+      path: '/devices',
+      name: 'devices',
+      component: () => import('@/devices/DevicesView.vue'),
+      props: ({ query }) => ({ look: typeof query.look === 'string' ? query.look : undefined }),
+    },
     { path: '/door', name: 'door', component: () => import('@/door/DoorView.vue') },
     {
       path: '/come-in',

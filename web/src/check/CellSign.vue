@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { CellState } from '@/api/client'
 
-/** How a cell stands, by a shape of its own. */
-const { state } = defineProps<{ state: CellState }>()
+/** How a cell stands, by a shape of its own: what a device says itself is round. */
+const { state, device = false } = defineProps<{ state: CellState; device?: boolean }>()
 const WORDS: Record<CellState, string> = {
   right: 'right',
   not_said: 'not said',
@@ -19,9 +19,13 @@ const WORDS: Record<CellState, string> = {
     fill="none"
     stroke="currentColor"
     role="img"
-    :aria-label="WORDS[state]"
+    :aria-label="device ? `the device says: ${WORDS[state]}` : WORDS[state]"
   >
-    <template v-if="state === 'right'">
+    <template v-if="state === 'right' && device">
+      <circle cx="8" cy="8" r="6.500" fill="currentColor" stroke="none" />
+      <path d="M4.800 8.300l2.300 2.300 4.200-4.800" stroke="var(--card)" stroke-width="1.800" />
+    </template>
+    <template v-else-if="state === 'right'">
       <rect x="2" y="2" width="12" height="12" rx="2" stroke-width="1.4" />
       <path d="M4.800 8.300l2.300 2.300 4.200-4.800" stroke-width="1.800" />
     </template>

@@ -19,6 +19,7 @@ const board = useBoard()
 const devices = useDevices()
 const open = computed(() => check.cautions.filter((c) => c.state === 'open'))
 const SIGNS = [
+  { state: 'right', device: true, words: 'said by the device' },
   { state: 'right', words: 'ticked by a person' },
   { state: 'not_said', words: 'not said yet' },
   { state: 'wrong', words: 'to mend: see beside' },
@@ -52,8 +53,8 @@ const SIGNS = [
         <RouterLink :to="{ name: 'board', params: { id } }" class="font-[650] text-text">to the board</RouterLink>.
       </p>
       <footer class="flex flex-wrap items-center gap-x-5 gap-y-2 border-t border-line px-4.5 py-3 text-text-2">
-        <span v-for="sign in SIGNS" :key="sign.state" class="label flex items-center gap-1.5"
-          ><CellSign :state="sign.state" aria-hidden="true" />{{ sign.words }}</span
+        <span v-for="sign in SIGNS" :key="sign.words" class="label flex items-center gap-1.5"
+          ><CellSign :state="sign.state" :device="'device' in sign" aria-hidden="true" />{{ sign.words }}</span
         >
         <label v-if="!board.looksOn" class="label ml-auto flex items-center gap-2"
           >Ticked by

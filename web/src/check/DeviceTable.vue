@@ -94,16 +94,19 @@ function move(event: KeyboardEvent): void {
             <button
               v-else
               type="button"
-              class="flex min-h-9 w-full items-center gap-2 px-3 text-left disabled:opacity-60"
-              :class="cell.state === 'wrong' ? 'font-[650]' : cell.state === 'right' ? '' : 'text-text-2'"
+              class="flex min-h-9 w-full items-center gap-2 px-3 text-left"
+              :class="[
+                cell.state === 'wrong' ? 'font-[650]' : cell.state === 'right' ? '' : 'text-text-2',
+                cell.device_says ? '' : 'disabled:opacity-60',
+              ]"
               :data-at="`${r} ${c}`"
               :disabled="board.still || cell.press.length === 0"
               :aria-label="`${row.name} of ${check.devices[c]?.name}: ${cell.says}`"
               :aria-pressed="cell.state === 'right'"
-              :title="cell.by ? `Ticked by ${cell.by}` : undefined"
+              :title="cell.device_says ? 'The device itself says it' : cell.by ? `Ticked by ${cell.by}` : undefined"
               @click="devices.press(cell)"
             >
-              <CellSign :state="cell.state" /><span class="min-w-0">{{ cell.says }}</span>
+              <CellSign :state="cell.state" :device="cell.device_says" /><span class="min-w-0">{{ cell.says }}</span>
             </button>
           </td>
         </tr>

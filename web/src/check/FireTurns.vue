@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { FireTurn } from '@/api/client'
 import RoleMark from '@/draw/RoleMark.vue'
+import { useJoinedFollowed } from '@/look/joined'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
 import CellSign from './CellSign.vue'
@@ -13,6 +14,20 @@ const emit = defineEmits<{ close: [] }>()
 const devices = useDevices()
 const at = ref(from)
 const turn = computed(() => turns[at.value])
+const joined = useJoinedFollowed()
+/** The unit itself, where it is joined: it is fired from here, and says whether it did. */
+const unit = computed(() => {
+  const device = turn.value?.device
+  const light = device && typeof device === 'object' ? device.unit : undefined
+  return joined.devices.find((one) => one.here && one.kind === 'unit' && one.light === light)
+})
+
+async function fire(): Promise<void> {
+  const now = turn.value
+  if (!now || !unit.value) return
+  const done = await joined.order(unit.value, { test_fire: {} })
+  said(done ? now.fired.entry : now.not.entry, done)
+}
 
 function said(entry: FireTurn['fired']['entry'], goesOn: boolean): void {
   devices.say(entry)
@@ -38,6 +53,7 @@ function said(entry: FireTurn['fired']['entry'], goesOn: boolean): void {
       </li>
     </ol>
     <div v-if="turn" class="mt-4 flex flex-wrap justify-end gap-2">
+      <PushButton v-if="unit" :disabled="joined.busy !== undefined" @click="fire">Fire it from here</PushButton>
       <PushButton @click="said(turn.not.entry, false)">{{ turn.not.label }}</PushButton>
       <PushButton primary autofocus @click="said(turn.fired.entry, true)">{{ turn.fired.label }}</PushButton>
     </div>

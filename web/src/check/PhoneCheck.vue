@@ -91,7 +91,7 @@ const beside = computed(() => [check.devices[at.value - 1], check.devices[at.val
             <option value="">{{ row.cell.says }}</option>
             <option v-for="one in row.cell.press" :key="one.label">{{ one.label }}</option>
           </select>
-          <CellSign :state="row.cell.state" />
+          <CellSign :state="row.cell.state" :device="row.cell.device_says" />
         </label>
         <button
           v-else
@@ -106,7 +106,7 @@ const beside = computed(() => [check.devices[at.value - 1], check.devices[at.val
           <span class="min-w-0 flex-1" :class="row.cell.state === 'not_said' ? 'text-text-2' : 'font-[650]'">{{
             row.cell.says
           }}</span>
-          <CellSign :state="row.cell.state" class="size-5.5" />
+          <CellSign :state="row.cell.state" :device="row.cell.device_says" class="size-5.5" />
         </button>
       </li>
     </ul>

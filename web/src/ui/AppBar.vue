@@ -36,8 +36,13 @@ const views = computed(() => [
     : []),
   { name: 'Sittings', to: { name: 'sittings' }, here: route.name === 'sittings' },
   { name: 'Kit', to: { name: 'kit' }, here: route.name === 'kit' },
+  {
+    name: 'Devices',
+    to: { name: 'devices', query: board ? { look: board } : {} },
+    here: route.name === 'devices',
+  },
   // On a look's own views it stands in the sitting's menu.
-  ...(may('door') && ['sittings', 'kit', 'door'].includes(String(route.name))
+  ...(may('door') && ['sittings', 'kit', 'devices', 'door'].includes(String(route.name))
     ? [{ name: 'Door', to: { name: 'door' }, here: route.name === 'door' }]
     : []),
 ])

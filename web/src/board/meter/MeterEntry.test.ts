@@ -8,6 +8,9 @@ import { useBoard } from '@/look/board'
 import { useNotices } from '@/ui/notices'
 import MeterEntry from './MeterEntry.vue'
 
+// Whom it tells what is metered is a matter of its own.
+vi.mock('@/look/joined', () => ({ useMetered: () => undefined }))
+
 const lane = (id: string, kind: string, role?: string) => ({ id, kind, role, name: id === 'key' ? 'Key' : 'Fill' })
 const view = {
   id: 'look',

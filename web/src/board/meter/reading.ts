@@ -2,6 +2,7 @@ import { useStorage } from '@vueuse/core'
 import { computed, onScopeDispose, watch } from 'vue'
 import type { How, Lane } from '@/api/client'
 import { useBoard } from '@/look/board'
+import { useMetered } from '@/look/joined'
 import type { TypedEntry } from '@/forms/entry'
 import { asIsos, asTimes, orNone } from '@/forms/offers'
 import { useHow } from './how'
@@ -64,6 +65,8 @@ export function useReading(shows: () => string) {
     else if (board.draft && !board.draftInFull) board.dropDraft()
   })
   const echo = computed(() => (entry.value && !board.draftInFull ? board.draft?.echo : undefined))
+  // What a connected meter reads goes where this entry stands.
+  useMetered(() => ({ of: subject.value?.id, place: how.how.value?.place ?? undefined }))
   /** Why nothing can be logged, though something is typed. */
   const gone = computed(() =>
     board.typing && board.view && !subject.value

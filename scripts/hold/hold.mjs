@@ -2,13 +2,14 @@
 // usage: node scripts/hold/hold.mjs PROGRAM FOLDER-OF-THE-CLUSTER SCHEMATHESIS [--brief] [NAME…]
 import { resolve } from 'node:path'
 import { Database } from './database.mjs'
+import { devices } from './devices.mjs'
 import { followers } from './followers.mjs'
 import { fuzz } from './fuzz.mjs'
 import { heavy } from './heavy.mjs'
 import { kills, restarts } from './kills.mjs'
 import { frozen, full, held, slow } from './stuck.mjs'
 
-const ALL = { heavy, fuzz, kills, restarts, held, frozen, slow, followers, full }
+const ALL = { heavy, fuzz, kills, restarts, held, frozen, slow, followers, devices, full }
 const [program, folder, schemathesis, ...more] = process.argv.slice(2)
 const brief = more.includes('--brief')
 const wanted = more.filter((name) => name in ALL)

@@ -8,6 +8,8 @@ import { expect, type App } from './app'
 const PICTURES = fileURLToPath(new URL('../../.data/pictures', import.meta.url))
 const BINARY = fileURLToPath(new URL('../../target/debug/ink-lamp', import.meta.url))
 
+const SEED = 'ink'
+
 /** The simulated devices, as the program that ships: they join a server as any bridge would. */
 export class StandIns {
   private child?: ChildProcess
@@ -22,6 +24,8 @@ export class StandIns {
       INK_LAMP_SERVER: this.app.url,
       INK_LAMP_STAND_INS: this.folder,
       INK_LAMP_PICTURES: process.env.INK_LAMP_PICTURES ?? PICTURES,
+      // The same studio each day.
+      INK_LAMP_STAND_INS_SEED: SEED,
     }
     this.child = spawn(BINARY, ['stand-ins', ...args], { env, stdio: 'ignore' })
     await expect.poll(() => this.here(), { timeout: 30_000 }).toBe(true)

@@ -78,9 +78,9 @@ fn print_asyncapi() -> Result<(), String> {
 async fn stand_in(code: Option<String>) -> Result<(), String> {
     let config = StandInsConfig::from_environment()?;
     start_logging(config.json_logs);
-    let StandInsConfig { server, folder, pictures, .. } = config;
+    let StandInsConfig { server, folder, seed, pictures, .. } = config;
     println!("Stand-ins join {server}");
-    let join = Join { server, code, folder, pictures, seed: None, spreads: Spreads::USUAL };
+    let join = Join { server, code, folder, pictures, seed, spreads: Spreads::USUAL };
     let mut term = signal(SignalKind::terminate()).map_err(|e| e.to_string())?;
     let mut interrupt = signal(SignalKind::interrupt()).map_err(|e| e.to_string())?;
     let stop = async move {

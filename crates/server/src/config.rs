@@ -89,6 +89,8 @@ pub struct StandInsConfig {
     pub server: String,
     /// `INK_LAMP_STAND_INS`: a folder for what they remember; `.data/stand-ins` where it is left out.
     pub folder: PathBuf,
+    /// `INK_LAMP_STAND_INS_SEED`: the hidden truth's seed, to have the same studio again; that of the day where it is left out.
+    pub seed: Option<String>,
     /// `INK_LAMP_PICTURES`, as the server has it.
     pub pictures: PathBuf,
     /// `INK_LAMP_LOG`, as the server has it.
@@ -106,7 +108,7 @@ impl StandInsConfig {
             None => format!("http://127.0.0.1:{}", port()?),
         };
         let folder = said("INK_LAMP_STAND_INS").map_or_else(|| PathBuf::from(".data/stand-ins"), PathBuf::from);
-        Ok(Self { server, folder, pictures: pictures(), json_logs: json_logs()? })
+        Ok(Self { server, folder, seed: said("INK_LAMP_STAND_INS_SEED"), pictures: pictures(), json_logs: json_logs()? })
     }
 }
 

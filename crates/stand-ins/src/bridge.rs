@@ -1,6 +1,10 @@
 //! How the stand-ins speak: as a real bridge would, by the devices' protocol and nothing else.
 
-use std::{future::Future, sync::Arc, time::Duration};
+use std::{
+    future::Future,
+    sync::{Arc, Mutex, PoisonError},
+    time::Duration,
+};
 
 use chrono::Utc;
 use futures_util::{SinkExt, StreamExt};
@@ -12,7 +16,7 @@ use ink_lamp_devices::{
     state::{DeviceState, StateSaid},
     told::{DeviceId, DeviceTold, Hello},
 };
-use ink_lamp_picture::{seen::kept, sitter::Sitter, subject::Subject as Face};
+use ink_lamp_picture::{foretold::Easel, seen::kept, sitter::Sitter, subject::Subject as Face};
 use ink_lamp_sitting::{
     checks::{CheckPoint, Device, Saw},
     entry::{DeviceChecked, DialTurned, Entry, Subject},
@@ -71,6 +75,7 @@ struct Speaker {
     comer: Comer,
     look: Option<(Uuid, Studio)>,
     face: Option<(StandIn, Arc<Face>)>,
+    easel: Arc<Mutex<Easel>>,
     told: Vec<DeviceTold>,
     said: Vec<(DeviceId, DeviceState)>,
     /// Readings that the server did not take yet.
@@ -81,7 +86,7 @@ struct Speaker {
 impl Speaker {
     fn new(join: Join) -> Self {
         let (told, said) = (devices_of(None), Vec::new());
-        Self { comer: Comer::new(join), look: None, face: None, told, said, open: Vec::new(), done: Vec::new() }
+        Self { comer: Comer::new(join), look: None, face: None, easel: Arc::default(), told, said, open: Vec::new(), done: Vec::new() }
     }
 
     /// Speaks until the connection is over.
@@ -223,6 +228,7 @@ impl Speaker {
         let (iso, shutter) =
             (studio.setup.meter.iso.or(exposure.map(|e| e.iso)), studio.setup.meter.shutter.or(exposure.map(|e| e.shutter)));
         let (Some(iso), Some(shutter)) = (iso, shutter) else { return Err("set the camera first: the meter goes by it.".to_owned()) };
+        let shutter = if of == Subject::Room { studio.time_for_room(measure.place, iso, shutter) } else { shutter };
         let shows = studio.meter(&of, measure.place, iso, shutter, nth).map_err(|refusal| refusal.message)?;
         kept.map_err(|error| error.to_string())?;
         let mode = if of == Subject::Room { MeterMode::Ambient } else { MeterMode::Flash };
@@ -312,7 +318,7 @@ impl Speaker {
         self.comer.keep().map_err(|error| error.to_string())?;
         let face = self.face(studio.setup.face)?;
         let model = self.told.iter().find(|told| told.id == *device).map(|told| told.name.clone()).unwrap_or_default();
-        let (http, say) = (self.comer.http.clone(), say.clone());
+        let (http, say, easel) = (self.comer.http.clone(), say.clone(), Arc::clone(&self.easel));
         let token = self.comer.kept.token.clone().unwrap_or_default();
         let on = match &lit {
             Lit::All => "all".to_owned(),
@@ -327,7 +333,11 @@ impl Speaker {
             Uuid::now_v7(),
         );
         tokio::spawn(async move {
-            let drawn = tokio::task::spawn_blocking(move || camera::frame(&studio, &face, &lit, &model, nth)).await;
+            let draw = move || {
+                let mut easel = easel.lock().unwrap_or_else(PoisonError::into_inner);
+                camera::frame(&studio, &face, &mut easel, &lit, &model, nth)
+            };
+            let drawn = tokio::task::spawn_blocking(draw).await;
             let sent = async {
                 let frame = drawn.map_err(|error| error.to_string())?.map_err(|refusal| refusal.message)?;
                 let request = http.post(url).header("content-type", "application/octet-stream").bearer_auth(token).body(frame.jpeg);

@@ -27,7 +27,7 @@ use rand_distr::{Distribution, Normal};
 use crate::studio::Studio;
 
 /// Pixels across and down of a frame: enough to judge tone by.
-const SIZE: (usize, usize) = (960, 1200);
+const SIZE: (usize, usize) = (800, 1000);
 /// What a sensor adds to each value by itself, of 255: one standard deviation (a judgement).
 const NOISE: f64 = 1.2;
 /// How well a JPEG is kept, of 100.
@@ -111,15 +111,15 @@ fn as_it_is(studio: &Studio, setup: &Setup, lit: &Lit) -> Result<Set, Refusal> {
     Ok(set)
 }
 
-/// Takes a frame.
+/// Takes a frame. What did not change since the last one stands on the easel still.
 ///
 /// # Errors
 /// The camera is not set, or the picture can't be made.
-pub fn frame(studio: &Studio, subject: &Subject, lit: &Lit, model: &str, nth: u64) -> Result<Frame, Refusal> {
+pub fn frame(studio: &Studio, subject: &Subject, easel: &mut Easel, lit: &Lit, model: &str, nth: u64) -> Result<Frame, Refusal> {
     let setup = all_known(studio);
     let set = as_it_is(studio, &setup, lit)?;
     let wanted = Wanted { width: SIZE.0, height: SIZE.1, grey: false, care: Care::Rest, card: false, patches: Some(Vec::new()) };
-    let drawn = Easel::default().draw(subject, &set, &wanted).pixels;
+    let drawn = easel.draw(subject, &set, &wanted).pixels;
     let mut bytes = drawn.bytes;
     grained(&mut bytes, &mut studio.truth.grain(nth))?;
     let side = |n: usize| u16::try_from(n).unwrap_or(u16::MAX);

@@ -80,7 +80,9 @@ impl Comer {
 
     /// What they carry: from before, or by a code.
     pub(crate) async fn token(&mut self) -> Result<String, JoinError> {
-        if let Some(token) = self.kept.token.clone().filter(|_| self.kept.server.as_deref() == Some(&self.join.server)) {
+        // Who brings a code comes in by it, whatever was remembered.
+        let known = self.join.code.is_none() && self.kept.server.as_deref() == Some(&self.join.server);
+        if let Some(token) = self.kept.token.clone().filter(|_| known) {
             return Ok(token);
         }
         if self.kept.let_out && self.join.code.is_none() {

@@ -41,6 +41,8 @@ pub fn what(light: &Light) -> String {
 /// Where a meter shows nothing: below and above what it has marks for, `Av`.
 const SHOWS: (f64, f64) = (-2.0, 14.0);
 
+/// A meter that chooses its time wants at least so much, `Av`: f/1.
+const ENOUGH: f64 = 0.2;
 /// `Sv` of ISO 100.
 const SV_100: f64 = 5.0;
 
@@ -152,6 +154,14 @@ impl Studio {
             }
         };
         Some(flash.map_or(room, |flash| plus(flash, room)))
+    }
+
+    /// The time that a meter takes for the room: its own, or the shortest longer one at which it has marks for so little light.
+    #[must_use]
+    pub fn time_for_room(&self, place: Option<HeldAt>, iso: Iso, own: ShutterTime) -> ShutterTime {
+        let longer = ["1/60", "1/15", "1/4", "1", "4", "15", "30"].into_iter().filter_map(|time| ShutterTime::parse(time).ok());
+        let shows = |time: &ShutterTime| self.light_at(&Subject::Room, place, *time).is_some_and(|av| av + iso.sv() - SV_100 > ENOUGH);
+        std::iter::once(own).chain(longer.filter(|time| time.tv() < own.tv())).find(shows).unwrap_or(own)
     }
 
     /// What a meter shows of something on its nth reading.

@@ -9,7 +9,7 @@ use ink_lamp_photo::{
     open::Photo,
     tones::{Patch, PatchTone},
 };
-use ink_lamp_picture::{sitter::Sitter, subject::Subject};
+use ink_lamp_picture::{foretold::Easel, sitter::Sitter, subject::Subject};
 use ink_lamp_sitting::{role::LightId, setup::Setup, shots::Lit, studio::StandIn};
 use ink_lamp_stand_ins::{
     camera::frame,
@@ -22,7 +22,7 @@ fn taken(setup: &Setup, lit: &Lit, room: f64) -> Vec<u8> {
     let mut studio = Studio::new(setup.clone(), Truth::new("a day", Spreads::NONE), "a look");
     studio.room = room;
     let sitter = Subject::plain(Sitter::of(StandIn::default()).unwrap());
-    frame(&studio, &sitter, lit, "Stand-in Loft 35", 1).unwrap().jpeg
+    frame(&studio, &sitter, &mut Easel::default(), lit, "Stand-in Loft 35", 1).unwrap().jpeg
 }
 
 /// The tone of the forehead, stops over mid-grey.

@@ -111,6 +111,20 @@ fn what_can_t_be_read_says_why() {
 }
 
 #[test]
+fn a_dim_room_is_given_the_time_that_it_takes() {
+    let (iso, own) = set();
+    let time = |ev: f64| {
+        let mut dim = studio(look(1.5, "1/8"), Spreads::NONE);
+        dim.room = ev;
+        let time = dim.time_for_room(None, iso, own);
+        (time.said(), dim.meter(&Subject::Room, None, iso, time, 1).is_ok())
+    };
+    // EV 8 at 1/125 s is f/1.4; of EV 3 it takes a quarter of a second to have f/1.4 (Av = EV − Tv).
+    assert_eq!((time(8.0), time(3.0)), (("1/125".to_owned(), true), ("1/4".to_owned(), true)));
+    assert_eq!(time(-12.0), ("1/125".to_owned(), false));
+}
+
+#[test]
 fn a_charge_that_was_not_let_go_comes_first() {
     let unit: Value = rated(400.0, &json!({"pulse": "voltage"}));
     let put = |dial: &str| {

@@ -15,62 +15,56 @@ function listen(told: (word: Word) => void): () => void {
   }
 }
 
+/** Listens as long as the page is there and `wanted`: one that is put away must not be spoken to, one that is brought back listens again. */
+function useWords(told: (word: Word) => void, wanted: () => boolean) {
+  let end: (() => void) | undefined
+  const listening = () => end !== undefined
+  const begin = () => {
+    if (wanted()) end ??= listen(told)
+  }
+  function hush(): void {
+    end?.()
+    end = undefined
+  }
+  window.addEventListener('pagehide', hush)
+  window.addEventListener('pageshow', begin)
+  tryOnScopeDispose(() => {
+    hush()
+    window.removeEventListener('pagehide', hush)
+    window.removeEventListener('pageshow', begin)
+  })
+  return { begin, hush, listening }
+}
+
 /**
  * Word of changes that others make to a setup: another window, another person at the set, through whichever server. `heard` gets the version
  * that the setup is at, or nothing where some word may have been missed.
  */
 export function useFollowing(heard: (version: number | undefined) => void) {
   let followed: string | undefined
-  let end: (() => void) | undefined
 
   function told(word: Word): void {
     // Why it is refused, an answer says: it is looked again.
     if (word === 'look' || word === 'refused') heard(undefined)
     else if (word !== 'devices' && word.setup === followed) heard(word.version)
   }
+  // A page that only came is told nothing twice.
+  const words = useWords(told, () => followed !== undefined)
 
-  function hush(): void {
-    end?.()
-    end = undefined
-  }
   function stop(): void {
     followed = undefined
-    hush()
+    words.hush()
   }
   function follow(setup: string): void {
     followed = setup
-    if (end) heard(undefined)
-    else end = listen(told)
+    if (words.listening()) heard(undefined)
+    else words.begin()
   }
-
-  // A page that is put away must not be spoken to; one that is brought back listens again. A page that only came is told nothing twice.
-  const back = () => {
-    if (followed !== undefined) end ??= listen(told)
-  }
-  window.addEventListener('pagehide', hush)
-  window.addEventListener('pageshow', back)
-  tryOnScopeDispose(() => {
-    stop()
-    window.removeEventListener('pagehide', hush)
-    window.removeEventListener('pageshow', back)
-  })
   return { follow, stop }
 }
 
 /** Word of changes to what is known of devices, as long as the page is there. */
 export function useDeviceWord(heard: () => void): void {
   const told = (word: Word) => (word === 'devices' || word === 'look') && heard()
-  let end: (() => void) | undefined = listen(told)
-  const hush = () => {
-    end?.()
-    end = undefined
-  }
-  const back = () => (end ??= listen(told))
-  window.addEventListener('pagehide', hush)
-  window.addEventListener('pageshow', back)
-  tryOnScopeDispose(() => {
-    hush()
-    window.removeEventListener('pagehide', hush)
-    window.removeEventListener('pageshow', back)
-  })
+  useWords(told, () => true).begin()
 }

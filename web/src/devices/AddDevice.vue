@@ -52,7 +52,7 @@ defineExpose({ make })
     <div aria-live="polite">
       <h2 id="add-device" class="text-value font-[650]">Add a device</h2>
       <template v-if="code && !isOver">
-        <p class="mt-3 font-voice text-[2.6875rem] leading-12 font-[750]">
+        <p class="mt-3 font-voice text-[2rem] leading-9.5 font-[750]">
           {{ code.code.slice(0, 3) }} {{ code.code.slice(3) }}
         </p>
         <p class="label mt-1 text-text-2">

@@ -41,17 +41,17 @@ const choice = (id: string) => chosen.value[id] ?? subjects[0]?.id ?? ''
   <section class="card min-h-40 p-3" aria-labelledby="came-in">
     <h2 id="came-in" class="text-value font-[650]">Came in</h2>
     <p v-if="rows.length === 0" class="mt-2 text-text-2">Nothing yet.</p>
-    <ul v-else class="mt-1.5 max-h-84 overflow-y-auto" tabindex="0" aria-label="What came in, the newest first">
+    <ul v-else class="mt-1.5 max-h-64 overflow-y-auto" tabindex="0" aria-label="What came in, the newest first">
       <li
         v-for="one in rows"
         :key="one.id"
-        class="grid min-h-7 grid-cols-[2.75rem_1.125rem_minmax(0,1fr)_auto] items-center gap-x-1.5 border-t border-line py-1"
+        class="grid grid-cols-[2.75rem_1.125rem_minmax(0,1fr)_auto] items-center gap-x-1.5 border-t border-line py-1"
       >
         <span class="label text-text-2">{{ timed('clock', one.at) }}</span>
         <RoleMark v-if="one.role" :role="one.role" :size="13" /><span v-else />
         <span class="min-w-0"
           >{{ one.device
-          }}<span v-if="one.simulated" class="label ml-1 rounded-[0.1875rem] border border-edge px-1 text-text-2"
+          }}<span v-if="one.simulated" class="label ml-1 rounded-key border border-edge px-1 text-text-2"
             >simulated</span
           >:
           <template v-if="one.words">

@@ -109,7 +109,7 @@ const rows = computed<Row[]>(() => {
             ><span v-if="one.differs" class="label text-text-2">{{ one.differs }}</span>
           </td>
           <td>
-            <span v-if="one.simulated" class="label rounded-[0.1875rem] border border-edge px-1">simulated</span>
+            <span v-if="one.simulated" class="label rounded-key border border-edge px-1">simulated</span>
             <span v-else class="label text-text-2">{{ one.how }}</span>
           </td>
           <td :class="one.state === 'silent' ? 'font-[700]' : ''">

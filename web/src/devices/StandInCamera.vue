@@ -36,7 +36,7 @@ const fire = () => joined.order(camera, { release: { lit: lit.value } })
           stroke-width="1.500"
         />
       </svg>
-      <div class="rounded-b-[0.875rem] border border-t-0 border-edge bg-field p-3">
+      <div class="rounded-card border border-t-0 border-edge bg-field p-3">
         <div class="flex h-45 items-center justify-center bg-[#808080]">
           <p v-if="busy" class="label text-black" role="status">takes a frame …</p>
           <img

@@ -56,7 +56,7 @@ const measure = () => joined.order(meter, { measure: { of: of.value, ...(where.v
         <path d="M5 46a45 44 0 0 1 90 0z" fill="var(--text-2)" opacity="0.850" />
         <path d="M2 48h96M16 48v8M84 48v8" fill="none" stroke="var(--edge)" stroke-width="2" />
       </svg>
-      <div class="flex w-full flex-col items-center rounded-[0.875rem] border border-edge bg-field p-3.5 pb-4">
+      <div class="flex w-full flex-col items-center rounded-card border border-edge bg-field p-3.5 pb-4">
         <div
           class="flex h-31 w-full flex-col justify-between rounded-key border border-edge bg-page p-2"
           aria-live="polite"
@@ -65,7 +65,7 @@ const measure = () => joined.order(meter, { measure: { of: of.value, ...(where.v
             <span>{{ reading?.ambient ? 'what burns' : 'flash, waits' }}</span>
             <span v-if="reading ?? meter.state.iso">ISO {{ reading?.iso ?? meter.state.iso }}</span>
           </p>
-          <p class="text-center text-[2.5rem] leading-11 font-[650]">
+          <p class="text-center text-[2rem] leading-9.5 font-[650]">
             <span v-if="busy" aria-label="measures">– –</span>
             <FNumber v-else-if="reading" :f="shown(reading.shows)" />
             <span v-else class="text-text-3" aria-label="nothing measured yet">ƒ –</span>
@@ -77,7 +77,7 @@ const measure = () => joined.order(meter, { measure: { of: of.value, ...(where.v
         </div>
         <button
           type="button"
-          class="mt-4 flex h-20 w-20 items-center justify-center rounded-full border-4 border-double border-field bg-act text-body font-[700] text-act-t disabled:opacity-50"
+          class="mt-4 flex h-20 w-20 items-center justify-center rounded-full bg-act text-body font-[700] text-act-t disabled:opacity-50"
           :disabled="!look || !meter.here || busy || !may('write') || !of"
           @click="measure"
         >

@@ -75,7 +75,7 @@ export default defineConfig({
           groups: [
             { name: 'vue', test: /node_modules\/(?:@vue|@vueuse|vue|vue-router|pinia)\//, priority: 3 },
             { name: 'packages', test: /node_modules\//, priority: 2, minShareCount: 9 },
-            { name: 'shared', test: /\/src\/(?:api|draw|forms|look|ui)\//, priority: 1, minShareCount: 9 },
+            { name: 'shared', test: /\/src\/(?:api|draw|forms|look|ui)\//, priority: 1, minShareCount: 10 },
           ],
         },
       },

@@ -1,4 +1,5 @@
 import type { Came, FNumber, JoinedDevice, Role } from '@/api/client'
+import { counted } from '@/ui/counted'
 
 /** What a meter shows, as it is drawn: `5.6 1` is ƒ5.6 and a small 1. */
 export function shown(shows: string): FNumber {
@@ -6,9 +7,6 @@ export function shown(shows: string): FNumber {
   if (tenths === undefined) return { number, words: `f/${number}` }
   return { number, tenths: Number(tenths), words: `f/${number} and ${tenths} tenth${tenths === '1' ? '' : 's'}` }
 }
-
-/** A setting as it is written here: thin spaces are left to the font. */
-export const dialled = (dial: string) => dial.replace('/', ' / ')
 
 export const KINDS: Record<JoinedDevice['kind'], string> = {
   meter: 'Meter',
@@ -40,34 +38,17 @@ export function ago(at: string, now: Date): string {
   return `${Math.floor(seconds / HOUR)} h`
 }
 
-const NUMBERS = [
-  'None',
-  'One',
-  'Two',
-  'Three',
-  'Four',
-  'Five',
-  'Six',
-  'Seven',
-  'Eight',
-  'Nine',
-  'Ten',
-  'Eleven',
-  'Twelve',
-]
-const counted = (n: number) => NUMBERS[n] ?? String(n)
-
 /** How many are here, in a line, and how many of them are stand-ins. */
 export function title(devices: readonly Pick<JoinedDevice, 'here' | 'simulated'>[]): { say: string; strong?: string } {
   const here = devices.filter((device) => device.here)
   const simulated = here.filter((device) => device.simulated).length
   if (devices.length === 0) return { say: 'No device. Readings can be typed; that is all that is needed.' }
   if (here.length === 0) return { say: 'None of them is here. Readings can be typed.' }
-  const are = `${counted(here.length)} ${here.length === 1 ? 'is' : 'are'} here`
+  const are = `${counted(here.length, 'None')} ${here.length === 1 ? 'is' : 'are'} here`
   if (simulated === 0) return { say: are }
   if (simulated === here.length)
     return { say: `${are}, ${here.length === 1 ? 'and' : 'all of them'} `, strong: 'simulated' }
-  return { say: `${are}, ${counted(simulated).toLowerCase()} of them `, strong: 'simulated' }
+  return { say: `${are}, ${counted(simulated, 'None').toLowerCase()} of them `, strong: 'simulated' }
 }
 
 /** A light as the open look has it. */

@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import AppBar from '@/ui/AppBar.vue'
 import PushButton from '@/ui/PushButton.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
+import { counted } from '@/ui/counted'
 import { later } from '@/ui/later'
 import { may, who } from '@/ui/who'
 import DeviceList from './DeviceList.vue'
@@ -25,30 +26,14 @@ onMounted(() => may('door') && store.load())
 // Who comes and goes is seen without pressing anything.
 useIntervalFn(() => void (may('door') && document.visibilityState === 'visible' && store.load()), 5000)
 
-const NUMBERS = [
-  'Nobody',
-  'One',
-  'Two',
-  'Three',
-  'Four',
-  'Five',
-  'Six',
-  'Seven',
-  'Eight',
-  'Nine',
-  'Ten',
-  'Eleven',
-  'Twelve',
-]
-const counted = (n: number) => NUMBERS[n] ?? String(n)
 const title = computed(() => {
   const devices = store.door?.devices ?? []
   const guests = devices.filter((d) => d.role === 'guest').length
   if (devices.length === 0) return { say: 'Only this device', strong: '' }
-  const come = `${counted(devices.length)} ${devices.length === 1 ? 'comes' : 'come'} in`
+  const come = `${counted(devices.length, 'Nobody')} ${devices.length === 1 ? 'comes' : 'come'} in`
   return {
     say: guests > 0 ? `${come}, ` : come,
-    strong: guests > 0 ? `${counted(guests).toLowerCase()} may only look` : '',
+    strong: guests > 0 ? `${counted(guests, 'Nobody').toLowerCase()} may only look` : '',
   }
 })
 </script>

@@ -6,7 +6,7 @@ use chrono::Utc;
 use ink_lamp_advice::check::{Told, told};
 use ink_lamp_devices::{state::DeviceMode, told::DeviceKind};
 use ink_lamp_http::{
-    devices::registry::{Devices, Known},
+    devices::registry::{Devices, Known, marked},
     hub::Hub,
 };
 use ink_lamp_sitting::{
@@ -89,7 +89,7 @@ async fn write(store: &Store, devices: &Devices, already: &mut Already) -> Resul
             let stands = setup.tick(&device, point).is_some_and(|tick| tick.saw == Saw::Says(says.clone()));
             if before.as_ref() != Some(&says) && !stands {
                 said.push(DeviceSays { device: device.clone(), point, says });
-                by.push(if known.simulated { format!("{}, simulated", known.bridge_name) } else { known.bridge_name.clone() });
+                by.push(marked(&known.bridge_name, known.simulated));
             }
         }
     }

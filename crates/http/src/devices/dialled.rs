@@ -3,8 +3,11 @@
 use chrono::{TimeDelta, Utc};
 use futures_util::future::join_all;
 use ink_lamp_devices::command::{Order, SetPower};
-use ink_lamp_sitting::entry::{DialTurned, Entry};
-use ink_lamp_store::{Appended, Came, JustCame, NewEntry, Store, StoreError};
+use ink_lamp_sitting::{
+    entry::{DialTurned, Entry},
+    setup::Setup,
+};
+use ink_lamp_store::{Appended, Came, NewEntry, Store, StoreError};
 use uuid::Uuid;
 
 use super::registry::{Devices, Known};
@@ -37,19 +40,15 @@ fn turned(entry: &Entry) -> Vec<DialTurned> {
     }
 }
 
-/// Units of a look that are here, of those whose dials are turned.
-async fn here(store: &Store, devices: &Devices, look: Uuid, turned: &[DialTurned]) -> Result<Vec<(Known, DialTurned)>, StoreError> {
+/// Units of a setup that are here, of those whose dials are turned.
+fn here(devices: &Devices, setup: &Setup, turned: &[DialTurned]) -> Vec<(Known, DialTurned)> {
     let now = Utc::now();
     let units: Vec<Known> = devices.all().into_iter().filter(|known| known.is_here(now)).collect();
-    if units.is_empty() {
-        return Ok(Vec::new());
-    }
-    let setup = store.setup(look).await?.setup;
     let of = |dial: &DialTurned| {
-        let unit = units.iter().find(|known| known.light(&setup).as_ref() == Some(&dial.light))?;
+        let unit = units.iter().find(|known| known.light(setup).as_ref() == Some(&dial.light))?;
         Some((unit.clone(), dial.clone()))
     };
-    Ok(turned.iter().filter_map(of).collect())
+    turned.iter().filter_map(of).collect()
 }
 
 /// Writes an entry. Where it turns dials of units that are joined, they are set first; what one refuses is not written.
@@ -61,33 +60,28 @@ pub async fn append(store: &Store, devices: &Devices, look: Uuid, new: NewEntry)
     if turned.is_empty() || Utc::now() - new.at > JUST_NOW {
         return Ok(store.append(look, &new).await?);
     }
-    let units = here(store, devices, look, &turned).await?;
-    if units.is_empty() {
-        return Ok(store.append(look, &new).await?);
-    }
-    // Before any unit is turned: it must be true of this look, on the version that it was decided on.
     let record = store.setup(look).await?;
-    if new.base == Some(record.look.version) {
-        record.setup.apply(&new.entry).map_err(StoreError::from)?;
-    } else {
+    let units = here(devices, &record.setup, &turned);
+    // Made on another version it is refused, or was written before: no unit turns for it.
+    if units.is_empty() || new.base != Some(record.look.version) {
         return Ok(store.append(look, &new).await?);
     }
+    // Before any unit is turned, it must be true of this look.
+    record.setup.apply(&new.entry).map_err(StoreError::from)?;
     units.iter().for_each(|(unit, _)| devices.set(unit.bridge, &unit.told.id, true));
     let set = join_all(
         units.iter().map(|(unit, dial)| devices.order(unit.bridge, &unit.told.id, Order::SetPower(SetPower { power: dial.dial.clone() }))),
     )
     .await;
-    let done = all_or_those(store, look, new, &units, set).await;
+    let done = all_or_those(store, devices, look, new, &units, set).await;
     units.iter().for_each(|(unit, _)| devices.set(unit.bridge, &unit.told.id, false));
-    for (unit, dial) in &units {
-        let _ = devices.came(unit.bridge, &unit.told.id, Came::Dial(dial.clone()));
-    }
     done
 }
 
 /// Writes the entry where all units confirm; else only those dials that were turned, and says who refused.
 async fn all_or_those(
     store: &Store,
+    devices: &Devices,
     look: Uuid,
     new: NewEntry,
     units: &[(Known, DialTurned)],
@@ -105,9 +99,7 @@ async fn all_or_those(
             let entry = Entry::Dial(dial.clone());
             written(store, look, NewEntry { id: Uuid::now_v7(), base: None, at: new.at, entry, by: by.clone() }).await?;
         }
-        let told = Came::Dial(dial.clone());
-        let (device, simulated) = (unit.told.name.clone(), unit.simulated);
-        store.keep_came(&JustCame { id: Uuid::now_v7(), at: Utc::now(), device, simulated, told, look: Some(look) }).await?;
+        devices.keep(store, unit, (Uuid::now_v7(), Utc::now()), Came::Dial(dial.clone()), Some(look)).await?;
     }
     match first {
         Some(problem) => Err(problem),

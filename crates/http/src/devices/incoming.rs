@@ -11,7 +11,7 @@ use ink_lamp_sitting::{
     entry::{DialTurned, Entry, Subject},
     metered::HeldAt,
 };
-use ink_lamp_store::{Came, JustCame, NewEntry, ReadingCame, Store, StoreError};
+use ink_lamp_store::{Came, NewEntry, ReadingCame, Store, StoreError};
 use uuid::Uuid;
 
 use super::{
@@ -75,10 +75,7 @@ pub async fn reading(store: &Store, devices: &Devices, bridge: Uuid, read: Measu
             Err(error) => return Err(trouble(id, error)),
         }
     }
-    let told = Came::Reading(came);
-    let just = JustCame { id, at: read.at, device: known.told.name, simulated: known.simulated, told: told.clone(), look: to };
-    let went = store.keep_came(&just).await.map_err(|error| trouble(id, error))?;
-    let _ = devices.came(bridge, &read.device, told);
+    let went = devices.keep(store, &known, (id, read.at), Came::Reading(came), to).await.map_err(|error| trouble(id, error))?;
     Ok(Took { id, went: if went == ink_lamp_store::Went::Asks { Went::Asks } else { Went::Tape } })
 }
 
@@ -103,17 +100,7 @@ pub async fn state(store: &Store, devices: &Devices, bridge: Uuid, id: &DeviceId
         let new =
             NewEntry { id: Uuid::now_v7(), base: None, at: chrono::Utc::now(), entry: Entry::Dial(turned.clone()), by: Some(known.by()) };
         written(store, look, new).await?;
-        let told = Came::Dial(turned);
-        let just = JustCame {
-            id: Uuid::now_v7(),
-            at: chrono::Utc::now(),
-            device: known.told.name.clone(),
-            simulated: known.simulated,
-            told: told.clone(),
-            look: Some(look),
-        };
-        store.keep_came(&just).await?;
-        let _ = devices.came(bridge, id, told);
+        devices.keep(store, &known, (Uuid::now_v7(), chrono::Utc::now()), Came::Dial(turned), Some(look)).await?;
         Ok::<(), StoreError>(())
     };
     if let Err(error) = turned.await {

@@ -20,7 +20,7 @@ use ink_lamp_devices::{
 };
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_sitting::{entry::Subject, metered::HeldAt, role::LightId, setup::Setup};
-use ink_lamp_store::{Came, Change, Session, Store, StoreError};
+use ink_lamp_store::{Came, Change, JustCame, Session, Store, StoreError, Went};
 use tokio::sync::{mpsc, oneshot};
 use uuid::Uuid;
 
@@ -74,13 +74,18 @@ impl Known {
     /// By whom what it sends is, on a tape.
     #[must_use]
     pub fn by(&self) -> String {
-        if self.simulated { format!("{}, simulated", self.told.name) } else { self.told.name.clone() }
+        marked(&self.told.name, self.simulated)
     }
+}
+
+/// A name on a tape: a stand-in's says that it is one.
+#[must_use]
+pub fn marked(name: &str, simulated: bool) -> String {
+    if simulated { format!("{name}, simulated") } else { name.to_owned() }
 }
 
 #[derive(Debug)]
 struct Bridge {
-    name: String,
     simulated: bool,
     connection: Option<(u64, mpsc::Sender<ToDevice>)>,
     devices: Vec<Known>,
@@ -181,8 +186,7 @@ impl Devices {
             Known { bridge, bridge_name, told, simulated: hello.simulated, state, sign: now, last }
         };
         let devices = hello.devices.into_iter().map(known).collect();
-        let (name, simulated) = (session.name.clone(), hello.simulated);
-        bridges.insert(session.id, Bridge { name, simulated, connection: Some((connection, to)), devices });
+        bridges.insert(session.id, Bridge { simulated: hello.simulated, connection: Some((connection, to)), devices });
         self.changed();
         Ok(())
     }
@@ -260,7 +264,7 @@ impl Devices {
     ///
     /// # Errors
     /// A device that the bridge did not name in its hello.
-    pub fn came(&self, bridge: Uuid, id: &DeviceId, came: Came) -> Result<(), Refusal> {
+    fn came(&self, bridge: Uuid, id: &DeviceId, came: Came) -> Result<(), Refusal> {
         self.with(bridge, id, |known| {
             known.sign = Utc::now();
             known.last = Some((known.sign, came));
@@ -378,10 +382,29 @@ impl Devices {
         locked(&self.bridges).get(&bridge).is_some_and(|bridge| bridge.simulated)
     }
 
-    /// The names of bridges that said hello.
+    /// Whether a bridge said hello.
     #[must_use]
-    pub fn bridges(&self) -> Vec<(Uuid, String)> {
-        locked(&self.bridges).iter().map(|(id, bridge)| (*id, bridge.name.clone())).collect()
+    pub fn knows(&self, bridge: Uuid) -> bool {
+        locked(&self.bridges).contains_key(&bridge)
+    }
+
+    /// Keeps what came from a device, and where it went: once, by its id. It is shown as the last of that device.
+    ///
+    /// # Errors
+    /// As many ask as may, or where the database does not answer.
+    pub async fn keep(
+        &self,
+        store: &Store,
+        known: &Known,
+        (id, at): (Uuid, DateTime<Utc>),
+        told: Came,
+        look: Option<Uuid>,
+    ) -> Result<Went, StoreError> {
+        let (device, simulated) = (known.told.name.clone(), known.simulated);
+        let went = store.keep_came(&JustCame { id, at, device, simulated, told: told.clone(), look }).await?;
+        // A bridge that was let out meanwhile is not shown any more.
+        let _ = self.came(known.bridge, &known.told.id, told);
+        Ok(went)
     }
 }
 

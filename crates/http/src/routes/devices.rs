@@ -16,7 +16,7 @@ use ink_lamp_sitting::{
     metered::HeldAt,
     role::LightId,
 };
-use ink_lamp_store::{Came, CameIn, DoorRole, FrameCame, JustCame, NewEntry, Store, Went};
+use ink_lamp_store::{Came, CameIn, DoorRole, FrameCame, NewEntry, Store, Went};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
@@ -24,7 +24,7 @@ use uuid::Uuid;
 use super::frames::{FrameTaken, lit_of};
 use crate::{
     body::{Checked, Id, when},
-    devices::registry::{Aim, Devices, Known},
+    devices::registry::{Aim, Devices, Known, marked},
     door::{rights::Right, who::Who},
     problem::Problem,
     shots::{File, Shots},
@@ -154,8 +154,7 @@ pub async fn list(
         let last = last.map(|(at, told)| LastCame { at, told });
         JoinedDevice { bridge, bridge_name, id: told.id, kind: told.kind, name: told.name, simulated, here, sign, state, light, last }
     };
-    let joined = devices.bridges();
-    let absent = store.sessions().await?.into_iter().filter(|s| s.role == DoorRole::Device && joined.iter().all(|(id, _)| *id != s.id));
+    let absent = store.sessions().await?.into_iter().filter(|s| s.role == DoorRole::Device && !devices.knows(s.id));
     Ok(web::Json(DevicesView {
         devices: devices.all().into_iter().map(view).collect(),
         absent: absent.map(|s| AbsentBridge { id: s.id, name: s.name, seen_at: s.seen_at }).collect(),
@@ -254,7 +253,7 @@ pub async fn put_reading(
         let Ok(Came::Reading(read)) = came.told else {
             return Err(Problem::refused("This is no reading that can go to a tape. Put it away.").at("look"));
         };
-        let by = if came.simulated { format!("{}, simulated", came.device) } else { came.device };
+        let by = marked(&came.device, came.simulated);
         let by = who.name().map_or(by.clone(), |name| format!("{by}, placed by {name}").chars().take(60).collect());
         let entry = Entry::Reading(read.taken(of, came.simulated));
         store.append(look, &NewEntry { id: came.id, base: None, at: came.at, entry, by: Some(by) }).await?;
@@ -313,10 +312,7 @@ pub async fn frame(
     let bytes = shots.receive(payload).await?;
     let file = File { bytes, name: name.clone(), entry: id, at, by: Some(known.by()), lit };
     let (picture, fresh) = shots.take(&store, look, file).await?;
-    let told = Came::Frame(FrameCame { file: name });
-    let simulated = known.simulated;
-    store.keep_came(&JustCame { id, at, device: known.told.name, simulated, told: told.clone(), look: Some(look) }).await?;
-    devices.came(bridge, &device, told)?;
+    devices.keep(&store, &known, (id, at), Came::Frame(FrameCame { file: name }), Some(look)).await?;
     let taken = FrameTaken::of(picture, fresh);
     Ok(if fresh { HttpResponse::Created().json(taken) } else { HttpResponse::Ok().json(taken) })
 }

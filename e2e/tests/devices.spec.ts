@@ -32,8 +32,11 @@ const came = (page: Page) => page.getByRole('region', { name: 'Came in' })
 test.describe('with stand-ins', () => {
   let app: App
   let standIns: StandIns
+  let look: string
   test.beforeEach(async () => {
     app = await App.start()
+    // Before they join: what they say of themselves is written in between.
+    look = await studio(app)
     standIns = new StandIns(app)
     await standIns.join()
   })
@@ -44,7 +47,6 @@ test.describe('with stand-ins', () => {
 
   test('a whole sitting is driven without typing a number', async ({ page }) => {
     test.setTimeout(180_000)
-    const look = await studio(app)
     const { learnt } = await app.api('/kit')
     const stands = async () => app.api(`/setups/${look}`)
     const devices = `${app.url}/devices?look=${look}`
@@ -96,7 +98,6 @@ test.describe('with stand-ins', () => {
 
   test('devices that vanish are told, and come back as they were; nothing is counted twice', async ({ page }) => {
     test.setTimeout(120_000)
-    const look = await studio(app)
     await page.goto(`${app.url}/devices?look=${look}`)
     await expect(page.getByRole('row', { name: /Taper 400 key, key/ })).toContainText('here')
     await meter(page).getByRole('button', { name: 'Measure' }).click()
@@ -121,7 +122,6 @@ test.describe('with stand-ins', () => {
 
   test('who is let out stays out, until a code lets it in; on the phone the meter is first', async ({ page }) => {
     test.setTimeout(120_000)
-    const look = await studio(app)
     await page.goto(`${app.url}/devices?look=${look}`)
     await page.getByRole('button', { name: 'Leave the stand-ins out' }).click()
     await page.getByRole('button', { name: 'Yes, leave them out' }).click()

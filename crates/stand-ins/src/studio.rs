@@ -14,7 +14,7 @@ use ink_lamp_sitting::{
     setup::Setup,
 };
 
-use crate::truth::Truth;
+use crate::{fault::Fault, truth::Truth};
 
 /// A studio: a look as it is set up, and the truth about it.
 #[derive(Debug, Clone)]
@@ -29,6 +29,8 @@ pub struct Studio {
     pub at_ground: f64,
     /// Lights that were read before they were stood in for, by [`what`]: how far they lie from what the truth makes of their sheets, stops.
     pub found: Vec<(String, f64)>,
+    /// What is wrong, until somebody sets it right.
+    pub faults: Vec<Fault>,
 }
 
 /// What a light is, as far as another one would be off by something else: its id, unit and modifier.
@@ -64,7 +66,7 @@ impl Studio {
         let ev = |place: RoomPlace| setup.room.at(place).map(|reading| reading.av_100() + reading.shutter.tv());
         let room = ev(RoomPlace::Sitter).map_or_else(|| truth.room(look), |ev| ev + truth.room_since(look));
         let at_ground = ev(RoomPlace::Ground).zip(ev(RoomPlace::Sitter)).map_or(0.0, |(ground, sitter)| ground - sitter);
-        Self { setup, truth, room, at_ground, found: Vec::new() }
+        Self { setup, truth, room, at_ground, found: Vec::new(), faults: Vec::new() }
     }
 
     /// What a light's flash gives where it works: `Av` at ISO 100. None where nobody said what stands there.
@@ -104,6 +106,18 @@ impl Studio {
         self.setup.lights.iter().filter(|light| light.unit.is_some()).map(off).collect()
     }
 
+    /// Whether a light fires when it is asked to.
+    #[must_use]
+    pub fn fires(&self, id: &LightId) -> bool {
+        !self.faults.iter().any(|fault| fault.silences(id, &self.setup))
+    }
+
+    /// The ISO that the meter stands on, where it is taken for one.
+    #[must_use]
+    pub fn meter_iso(&self, taken: Iso) -> Iso {
+        self.faults.iter().find_map(|fault| if let Fault::MeterIso { iso } = fault { Some(*iso) } else { None }).unwrap_or(taken)
+    }
+
     fn ev(&self, place: HeldAt) -> f64 {
         self.room + if place == HeldAt::Ground { self.at_ground } else { 0.0 }
     }
@@ -111,7 +125,7 @@ impl Studio {
     /// What of each light that is on falls where the meter is held, `Av` at ISO 100.
     fn fall(&self, id: &LightId, at: HeldAt) -> Option<f64> {
         let light = self.setup.light(id)?;
-        let flash = self.flash(light)?;
+        let flash = self.flash(light).filter(|_| self.fires(id))?;
         let scene = Scene::of(&self.setup);
         let index = self.setup.index_of(id)?;
         let spilt = |share: f64, place: &str| {
@@ -171,7 +185,7 @@ impl Studio {
     pub fn meter(&self, of: &Subject, place: Option<HeldAt>, iso: Iso, shutter: ShutterTime, nth: u64) -> Result<MeterDisplay, Refusal> {
         if let Subject::Light(id) = of {
             let light = self.setup.light(id).ok_or_else(|| Refusal::new("of", format!("{id} does not stand in this studio.")))?;
-            if self.truth.is_lost(&id.to_string(), nth) {
+            if !self.fires(id) || self.truth.is_lost(&id.to_string(), nth) {
                 return Err(Refusal::new("of", format!("no pop came: {} did not fire. Measure again.", light.name())));
             }
         }

@@ -73,6 +73,12 @@ impl Truth {
         if half > 0.0 { self.of(what).random_range(-half..=half) } else { 0.0 }
     }
 
+    /// Something that is drawn evenly.
+    #[must_use]
+    pub fn between(&self, from: f64, to: f64, what: &str) -> f64 {
+        if from < to { self.of(&["between", what]).random_range(from..=to) } else { from }
+    }
+
     /// A unit against its sheet, stops.
     #[must_use]
     pub fn unit(&self, unit: &str) -> f64 {

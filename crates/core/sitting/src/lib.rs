@@ -8,7 +8,7 @@
 //! - [`kit`]: every piece of equipment, the document that carries a kit, and what readings taught of it;
 //! - [`role`], [`metered`]: whose light it is; where, how and with what a reading was taken;
 //! - [`cautions`]: what asks for care, and what somebody did about it;
-//! - [`camera`], [`schools`], [`supplies`], [`movement`], [`holds`]: how the photographer works and with what;
+//! - [`camera`], [`schools`], [`supplies`], [`movement`], [`holds`], [`practice`]: how the photographer works and with what;
 //! - [`studio`]: where everything stands, and plain geometry;
 //! - [`light`], [`room`], [`firing`], [`checks`], [`seen`], [`shots`]: a light, the room's own light, sync and high-speed switches, what was looked at on the devices,
 //!   readings as evidence, frames whose pictures are kept, as data;
@@ -33,6 +33,7 @@ pub mod likely;
 pub mod metered;
 pub mod movement;
 pub mod own;
+pub mod practice;
 pub mod role;
 pub mod room;
 pub mod schools;

@@ -12,6 +12,7 @@ use crate::{
     kit::Transmitter,
     light::{Because, Held, Light},
     metered::MeterSet,
+    practice::Practice,
     role::{ADDED, LightId, Role},
     room::Room,
     schools::Schools,
@@ -101,6 +102,9 @@ pub struct Setup {
     /// What a frame with a grey card taught of the sitter's skin.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub skin: Option<Skin>,
+    /// It is a drill's: how it is worked on.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub practice: Option<Practice>,
 }
 
 impl Default for Setup {
@@ -130,6 +134,7 @@ impl Default for Setup {
             spilt: Vec::new(),
             shots: Vec::new(),
             skin: None,
+            practice: None,
         }
     }
 }
@@ -149,6 +154,12 @@ impl Setup {
     #[must_use]
     pub fn light(&self, id: &LightId) -> Option<&Light> {
         self.lights.iter().find(|l| l.id == *id)
+    }
+
+    /// Whether it is a drill's in which nothing is advised now.
+    #[must_use]
+    pub fn is_silent(&self) -> bool {
+        self.practice.is_some_and(Practice::is_silent)
     }
 
     /// What somebody saw on a device at a point.

@@ -14,6 +14,7 @@ fn every_module_names_only_what_stands_below_it() {
         "supplies",
         "movement",
         "holds",
+        "practice",
         "studio",
         "light",
         "room",

@@ -106,9 +106,11 @@ impl Board {
         let (setup, levels) = (scene.setup, &scene.levels);
         let corrected = Corrected::new(scene, kit);
         let pick = crate::next::of(&corrected);
-        let all = crate::next::all::of(&corrected);
-        let found = crate::findings::of(&corrected);
-        let check = check::to_mend(scene, &found);
+        // Whoever is left alone in a drill is told what was read and set, and no more.
+        let told = !setup.is_silent();
+        let all = told.then(|| crate::next::all::of(&corrected)).flatten();
+        let found = if told { crate::findings::of(&corrected) } else { Vec::new() };
+        let check = told.then(|| check::to_mend(scene, &found)).flatten();
         let mut findings = findings::shown(&corrected, found);
         let face = face::face(setup, levels, pick.after.as_ref());
         let next = next::shown(&pick, scene, &findings);

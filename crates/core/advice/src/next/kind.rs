@@ -42,6 +42,8 @@ pub enum MoveKind {
     Mend,
     /// Nothing to change.
     Shoot,
+    /// In a drill that is done alone: nothing is told.
+    Yours,
 }
 
 impl Move {
@@ -68,6 +70,7 @@ impl Move {
             Self::MeterWhole(_) => MoveKind::MeterWhole,
             Self::FindWhatMoved(_) => MoveKind::FindWhatMoved,
             Self::Shoot => MoveKind::Shoot,
+            Self::Yours => MoveKind::Yours,
         }
     }
 }

@@ -56,6 +56,8 @@ pub(crate) enum Move {
     FindWhatMoved(WholeCheck),
     /// Nothing to change.
     Shoot,
+    /// In a drill that is done alone: nothing is told.
+    Yours,
 }
 
 /// So many tolerances off is far: it would be seen.
@@ -94,6 +96,10 @@ impl Pick {
 /// The next move of a scene.
 pub(crate) fn of(scene: &Corrected) -> Pick {
     let (setup, levels) = (scene.setup, &scene.levels);
+    if setup.is_silent() {
+        let first = setup.lights.first().map_or("room", |light| light.id.as_str());
+        return Pick::new(first, Move::Yours);
+    }
     let anything_read = setup.lights.iter().any(|l| l.reading.as_ref().is_some_and(Held::is_measured));
     let room_unread = setup.room.reading.is_none();
     if room_unread && !anything_read {

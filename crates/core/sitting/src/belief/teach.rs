@@ -79,6 +79,7 @@ impl Setup {
         // What was looked at was looked at for that look, and what was heeded in that sitting.
         start.checks = Vec::new();
         start.heeded = Vec::new();
+        start.practice = None;
         start.flashed(|_| true);
         start
     }

@@ -3,6 +3,7 @@
 //! One file an entry: what it carries, and what it does to a setup.
 
 mod all_set;
+mod asked;
 mod automatic;
 mod camera;
 mod check;
@@ -38,6 +39,7 @@ use ink_lamp_light::{ambient::RoomWish, refusal::Refusal};
 use serde::{Deserialize, Serialize};
 
 pub use all_set::AllSet;
+pub use asked::MoveAsked;
 pub use automatic::AutomaticFrame;
 pub use camera::CameraSet;
 pub use check::DeviceChecked;
@@ -137,6 +139,8 @@ pub enum Entry {
     Skin(SkinCompared),
     /// A note was taken.
     Note(NoteTaken),
+    /// In a drill, the next move was asked for.
+    Asked(MoveAsked),
     /// Everything after an earlier entry was taken back at once.
     GoOn(Back),
     /// An entry was taken back.
@@ -183,6 +187,7 @@ impl Entry {
             Self::FrameAway(_) => "frame_away",
             Self::Skin(_) => "skin",
             Self::Note(_) => "note",
+            Self::Asked(_) => "asked",
             Self::GoOn(_) => "go_on",
             Self::Undo(_) => "undo",
             Self::Redo(_) => "redo",
@@ -243,6 +248,7 @@ impl Entry {
                 | Self::FrameAway(_)
                 | Self::Skin(_)
                 | Self::Note(_)
+                | Self::Asked(_)
         )
     }
 }
@@ -268,6 +274,10 @@ impl Setup {
     /// An entry that can't be true of this setup, with the field that is wrong.
     pub fn apply(&self, entry: &Entry) -> Result<Self, Refusal> {
         let mut next = self.clone();
+        // A move that was asked for is told until something is done.
+        if let Some(practice) = next.practice.as_mut().filter(|_| !matches!(entry, Entry::Note(_))) {
+            practice.asked = false;
+        }
         match entry {
             Entry::Start(start) => next.begin(start)?,
             Entry::Reading(taken) => next.take(taken)?,
@@ -302,6 +312,7 @@ impl Setup {
             Entry::FrameAway(away) => next.take_frame_away(away),
             Entry::Skin(compared) => next.compare_skin(*compared)?,
             Entry::Note(_) => {}
+            Entry::Asked(_) => next.ask()?,
             Entry::Undo(_) | Entry::Redo(_) | Entry::GoOn(_) => {
                 return Err(Refusal::new("entry", "Taking back and bringing back changes the tape. Read the setup from there."));
             }

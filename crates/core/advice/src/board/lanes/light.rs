@@ -35,7 +35,7 @@ pub(super) fn light(scene: &Scene, index: usize, pick: &Pick, all: Option<&AllSe
         own_wish: has_own_wish(setup, light),
         reading: level.shown().and_then(mark),
         likely: light.reading.as_ref().is_some_and(|h| !h.is_measured() || worked_out),
-        guess: level.guess.and_then(|(at, within)| Some(guess(light, mark(at)?, within))),
+        guess: level.guess.filter(|_| !setup.is_silent()).and_then(|(at, within)| Some(guess(light, mark(at)?, within))),
         sure: level.sd.and_then(|sd| Some(Sure { within: sd, shown: words::hundredths(sd), words: words::sure(light, sd)? })),
         energy: energy::energy(setup, light),
         after: pick.after.as_ref().filter(|(id, _)| *id == light.id).and_then(|(_, stops)| mark(*stops)),

@@ -14,7 +14,7 @@ use crate::{
     next::{Move, Pick, has_whole},
     words::{
         findings::{room_over_shadow, whole},
-        span::{Line, text},
+        span::{Line, strong, text},
         terms,
     },
 };
@@ -45,6 +45,7 @@ pub(crate) fn say(pick: &Pick, scene: &Scene) -> Line {
             vec![text(format!("Whole is {} {side} its parts: {what}", by.number()))]
         }
         Move::Shoot => vec![text("Nothing to change. Shoot a frame.")],
+        Move::Yours => vec![strong("Your move")],
     }
 }
 
@@ -69,6 +70,7 @@ pub(crate) fn why(pick: &Pick, scene: &Scene) -> Vec<Line> {
         Move::MeterWhole(parts) => vec![meter::whole(*parts, scene)],
         Move::FindWhatMoved(check) => vec![vec![text(whole::why(check, scene))]],
         Move::Shoot => shoot(scene),
+        Move::Yours => vec![vec![text("Read a light, turn a dial, move, set the camera. Nothing is told until you ask or are done.")]],
     }
 }
 

@@ -1,6 +1,7 @@
 //! How an entry stands on the tape: what happened, and what it meant then. One file an entry, and how the next move will stand there.
 
 mod all_set;
+mod asked;
 mod automatic;
 mod camera;
 mod check;
@@ -78,6 +79,7 @@ impl TapeLine {
             Entry::FrameAway(away) => frame::away(away, did),
             Entry::Skin(compared) => skin::line(*compared, did),
             Entry::Note(note) => note::line(note),
+            Entry::Asked(_) => asked::line(),
             Entry::GoOn(_) => undo::gone_on(),
             Entry::Undo(_) => undo::undone(),
             Entry::Redo(_) => undo::redone(),

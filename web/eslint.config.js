@@ -16,7 +16,8 @@ const ROOMS = [
   ['src/look/**', ['ui', 'api', 'forms']],
   ['src/picture/**', ['ui', 'api', 'draw', 'forms', 'look', 'picture']],
   ['src/board/**', below],
-  ['src/board/phone/**', [...below, 'board/meter', 'board/cards']],
+  ['src/board/phone/**', [...below, 'board/meter', 'board/cards', 'board/drill']],
+  ['src/board/drill/**', [...below, 'board/cards']],
   ['src/plan/**', [...below, 'plan/drawing', 'plan/panels']],
   ['src/plan/drawing/**', [...below, 'plan/store']],
   ['src/plan/panels/**', [...below, 'plan/store', 'plan/drawing']],
@@ -27,12 +28,16 @@ const ROOMS = [
   ['src/sittings/begin/**', [...below, 'sittings/FlatLadder.vue']],
   ['src/kit/**', below],
   ['src/devices/**', below],
+  ['src/practice/**', below],
   ['src/door/**', [...below, 'door']],
   ['src/door/LinkedView.vue', [...below, 'door', 'board/ladder', 'plan/drawing']],
   ['src/board/BoardView.vue', [...below, 'board']],
   ['src/board/DeskBoard.vue', [...below, 'board', 'plan']],
   ['src/plan/*.vue', [...below, 'plan']],
-  ['src/app/**', [...below, 'board', 'plan', 'studies', 'check', 'frame', 'sittings', 'kit', 'devices', 'door']],
+  [
+    'src/app/**',
+    [...below, 'board', 'plan', 'studies', 'check', 'frame', 'sittings', 'kit', 'devices', 'practice', 'door'],
+  ],
 ]
 
 const importsOf = ([files, rooms]) => {

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
 import { App, PHRASE, expect, test } from '../support/app'
@@ -68,13 +69,6 @@ test('the plan, large, and the ground', async ({ page }) => {
   await picture(page, 'ground-paper')
 })
 
-test('the plan on the phone', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 })
-  await page.goto(`/setups/${OPEN}/plan`)
-  await expect(page.getByRole('button', { name: /^Key, / })).toBeVisible()
-  await picture(page, 'plan-phone-ink')
-})
-
 test('a new sitting', async ({ page }) => {
   // The date stands in the field of the name.
   await page.clock.setFixedTime(new Date('2026-11-25T19:00:00Z'))
@@ -125,14 +119,6 @@ test('the ways to remove a room', async ({ page }) => {
   await page.goto(`/setups/${BRIGHT}/ways`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('lose 3.0 stops')
   await picture(page, 'ways-remove-ink')
-})
-
-test('shutter', async ({ page }) => {
-  await page.goto(`/setups/${BRIGHT}/ways/shutter`)
-  await page.getByRole('button', { name: /^Shutter time/ }).click()
-  await page.getByRole('option', { name: '1/400 s', exact: true }).click()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('goes black')
-  await picture(page, 'shutter-ink')
 })
 
 test('the devices before the first flash', async ({ app, page }) => {
@@ -257,5 +243,58 @@ test('devices', async ({ page }) => {
   await expect(page.getByText('Good until')).toBeVisible()
   await picture(page, 'devices-ink')
   await standIns.end()
+  await app.stop('SIGTERM')
+})
+
+/** A try of a drill, made up: what is done in it, and when, in seconds from its beginning. */
+async function tried(
+  app: App,
+  n: number,
+  drill: string,
+  steps: (string | number)[],
+  seconds: number[],
+): Promise<string> {
+  const id = `0199a119-0000-7000-8000-${String(n).padStart(12, '0')}`
+  await app.api('/practice', { id, drill, alone: true })
+  for (const step of steps) {
+    const entry = randomUUID()
+    if (typeof step === 'string') {
+      await app.api(`/practice/${id}/readings`, { id: entry, of: step })
+      continue
+    }
+    // By so many steps of the fill's dial, or of the key's where there is no fill.
+    const { board } = await app.api(`/setups/${id}`)
+    const lane = board.lanes.findLast((one: { dial?: unknown }) => one.dial)
+    const settings = lane.dial.settings.map((one: { written: string }) => one.written)
+    await app.write(id, { dial: { light: lane.id, dial: settings[settings.indexOf(lane.dial.now) + step] } }, entry)
+  }
+  const at = seconds.map((s, k) => `when seq = ${k + 2} then at0 + interval '${s} seconds'`).join(' ')
+  app.sql(`alter table tape_entry disable trigger user;
+    update tape_entry set at = case ${at} else at0 end from (select began_at - interval '10 minutes' as at0 from drill_run where id = '${id}') as r where setup_id = '${id}';
+    alter table tape_entry enable trigger user;
+    update drill_run set began_at = began_at - interval '10 minutes' where id = '${id}';
+    update setup set updated_at = now() where id = '${id}'`)
+  await app.api(`/practice/${id}/done`, {})
+  return id
+}
+
+test('practice', async ({ page }) => {
+  const app = await App.start()
+  await tried(app, 1, 'lose_the_window', ['room'], [21])
+  await tried(app, 2, 'key_to_the_aperture', ['key'], [12])
+  const last = await tried(
+    app,
+    3,
+    'three_to_one',
+    ['key', 'fill', 7, 'fill', 'room', 4, 'fill', 'whole'],
+    [6, 24, 37, 58, 70, 92, 112, 131],
+  )
+  await page.goto(`${app.url}/practice`)
+  await page.getByRole('button', { name: 'Three to one' }).click()
+  await shadowed(page, 1)
+  await picture(page, 'practice-ink')
+  await page.goto(`${app.url}/practice/${last}`)
+  await expect(page.getByRole('heading', { name: 'One thing to take along' })).toBeVisible()
+  await picture(page, 'practice-done-ink')
   await app.stop('SIGTERM')
 })

@@ -6,10 +6,11 @@ import { devices } from './devices.mjs'
 import { followers } from './followers.mjs'
 import { fuzz } from './fuzz.mjs'
 import { heavy } from './heavy.mjs'
+import { drill } from './drill.mjs'
 import { kills, restarts } from './kills.mjs'
 import { frozen, full, held, slow } from './stuck.mjs'
 
-const ALL = { heavy, fuzz, kills, restarts, held, frozen, slow, followers, devices, full }
+const ALL = { heavy, fuzz, kills, drill, restarts, held, frozen, slow, followers, devices, full }
 const [program, folder, schemathesis, ...more] = process.argv.slice(2)
 const brief = more.includes('--brief')
 const wanted = more.filter((name) => name in ALL)

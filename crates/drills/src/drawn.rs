@@ -2,12 +2,12 @@
 
 use ink_lamp_light::{
     refusal::Refusal,
-    scale::{Iso, ShutterTime},
+    scale::{Iso, MeterDisplay, ShutterTime},
 };
 use ink_lamp_sitting::{
     entry::{CameraSet, DialTurned, Entry, LightPlaced, LightPut, RatioChosen, ReadingTaken, Subject, TargetSet, TransmitterChosen},
     light::Rig,
-    metered::How,
+    metered::{HeldAt, How, RoomPlace},
     role::LightId,
     room::RoomLight,
     setup::Setup,
@@ -67,7 +67,11 @@ impl Drawn {
             });
             // What was read beforehand was read before anything went wrong.
             let right = Self { faults: Vec::new(), ..drawn.clone() };
-            drawn.setup = drawn.setup.apply(&right.read(&drawn.setup, &read.of, None, light)?.entry)?;
+            let mut read = right.read(&drawn.setup, &read.of, None, None)?.entry;
+            if let Entry::Reading(taken) = &mut read {
+                taken.light = light;
+            }
+            drawn.setup = drawn.setup.apply(&read)?;
         }
         Ok(drawn)
     }
@@ -101,24 +105,25 @@ impl Drawn {
     ///
     /// # Errors
     /// Nothing is there to be read, it did not fire, or the meter has no marks for it.
-    pub fn read(&self, setup: &Setup, of: &Subject, taken_for: Option<Iso>, light: RoomLight) -> Result<Metered, Refusal> {
+    pub fn read(&self, setup: &Setup, of: &Subject, place: Option<HeldAt>, taken_for: Option<Iso>) -> Result<Metered, Refusal> {
         let studio = self.studio(setup);
         let exposure = setup.camera.as_ref().map(|camera| camera.exposure).ok_or_else(|| Refusal::new("of", "The camera is not set."))?;
         let iso = taken_for.unwrap_or(exposure.iso);
         let stands_on = studio.meter_iso(iso);
-        let shutter = if *of == Subject::Room { studio.time_for_room(None, stands_on, exposure.shutter) } else { exposure.shutter };
+        let shutter = if *of == Subject::Room { studio.time_for_room(place, stands_on, exposure.shutter) } else { exposure.shutter };
         // Each reading has a noise of its own; sent again on the same state, it is the same reading.
         let nth = u64::try_from(setup.seen.len()).unwrap_or(0) * 31 + u64::from(setup.room.reading.is_some());
-        let shows = studio.meter(of, None, stands_on, shutter, nth)?;
+        let shows = studio.meter(of, place, stands_on, shutter, nth)?;
         let entry = Entry::Reading(ReadingTaken {
             of: of.clone(),
             shows,
             iso: (iso != exposure.iso).then_some(iso),
             shutter: (shutter != exposure.shutter).then_some(shutter),
-            how: How { simulated: true, ..How::default() },
-            light,
+            how: How { simulated: true, place, ..How::default() },
+            // What was said of the room's light stays said.
+            light: if *of == Subject::Room { setup.room.light_at(RoomPlace::Sitter) } else { RoomLight::default() },
         });
-        Ok(Metered { entry, iso: stands_on, shutter })
+        Ok(Metered { entry, shows, iso: stands_on, shutter })
     }
 
     /// Sets a light's dial so far off what is asked of it as the drill says.
@@ -156,6 +161,8 @@ impl Drawn {
 pub struct Metered {
     /// The entry that logs it.
     pub entry: Entry,
+    /// What its display shows.
+    pub shows: MeterDisplay,
     /// The ISO that its display shows.
     pub iso: Iso,
     /// The time that its display shows.

@@ -172,7 +172,7 @@ impl<'a> Real<'a> {
             match want {
                 Want::Light { light, level, within } => asked.push((light.clone(), *level, *within)),
                 Want::Ratio(target) => {
-                    let (key, fill) = sides(*target, self.room.exp2());
+                    let (key, fill) = self.sides(*target);
                     asked.push((LightId::of(Role::Key), level(key), WITHIN));
                     asked.push((LightId::of(Role::Fill), level(fill), WITHIN));
                 }
@@ -228,7 +228,8 @@ impl<'a> Real<'a> {
                 is(light.as_str(), rim(stage, placed).is_some_and(|rim| rim.wraps))
             }
             Want::Mixed { light, mired } => {
-                let room = setup.room.light_at(RoomPlace::Sitter).kelvin?.mired();
+                let Some(room) = setup.room.light_at(RoomPlace::Sitter).kelvin else { return Some(is(light.as_str(), false)) };
+                let room = room.mired();
                 let own = kelvin_of(setup.light(light)?).mired();
                 met(light.as_str(), Measure::Mired, own, room, (own - room).abs() <= *mired)
             }
@@ -246,14 +247,33 @@ impl<'a> Real<'a> {
     }
 }
 
-/// What key and fill must read, each alone with a room of an amount in it. Closed forms: with key `K` and fill `F` without the room `r`,
-/// `K + F + r = R (F + r)` for lit : shadow, `K + r = R (F + r)` by readings, and `K + F + r` or `K + r` is 1.
-fn sides(target: RatioTarget, r: f64) -> (f64, f64) {
-    let ratio = target.ratio().get();
-    match (target.convention(), target.anchor()) {
-        (Convention::LitShadow, Anchor::LitSide) => (1.0 - 1.0 / ratio + r, 1.0 / ratio),
-        (Convention::LitShadow, Anchor::KeyAlone) => (1.0, (1.0 - r) / (ratio - 1.0)),
-        (Convention::Readings, Anchor::LitSide) => ((1.0 + r) * ratio / (ratio + 1.0), (1.0 + r) / (ratio + 1.0)),
-        (Convention::Readings, Anchor::KeyAlone) => (1.0, 1.0 / ratio),
+impl Real<'_> {
+    /// What key and fill must read, each alone with the room in it. Closed forms: of a key `K` and a fill `F` without the room `r`, a share `s` of the key on
+    /// the shadow side, and `o` from the others on both sides, `K + F + r + o = R (sK + F + r + o)` for lit : shadow, `K + r = R (F + r)` by
+    /// readings, and `K + F + r + o` or `K + r` is 1.
+    fn sides(&self, target: RatioTarget) -> (f64, f64) {
+        let (ratio, r) = (target.ratio().get(), self.room.exp2());
+        let (s, o) = self.spilt();
+        match (target.convention(), target.anchor()) {
+            (Convention::LitShadow, Anchor::LitSide) => {
+                let key = (1.0 - 1.0 / ratio) / (1.0 - s);
+                (key + r, 1.0 - key - o)
+            }
+            (Convention::LitShadow, Anchor::KeyAlone) => (1.0, (1.0 - r) * (1.0 - ratio * s) / (ratio - 1.0) - o),
+            (Convention::Readings, Anchor::LitSide) => ((1.0 + r) * ratio / (ratio + 1.0), (1.0 + r) / (ratio + 1.0)),
+            (Convention::Readings, Anchor::KeyAlone) => (1.0, 1.0 / ratio),
+        }
+    }
+
+    /// What of the key really falls on the shadow side, a share; and what the others put on both sides, an amount.
+    fn spilt(&self) -> (f64, f64) {
+        let setup = &self.studio.setup;
+        let scene = Scene::of(setup);
+        let truly = |light: &LightId, place: &str| self.studio.truth.spilt(&light.to_string(), place);
+        let others = setup.lights.iter().zip(&scene.levels.spill.face).map(|(light, share)| {
+            let share = share * truly(&light.id, "face");
+            if matches!(light.role, Role::Key | Role::Fill) { 0.0 } else { share * self.own(&light.id) }
+        });
+        (scene.levels.spill.key * truly(&LightId::of(Role::Key), "shadow"), others.sum())
     }
 }

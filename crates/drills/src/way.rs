@@ -12,10 +12,9 @@ use ink_lamp_light::{
 };
 use ink_lamp_sitting::{
     checks::{CheckPoint, Device, Saw},
-    entry::{CameraSet, DeviceChecked, DialTurned, Entry, LightPut, Subject},
+    entry::{Around, CameraSet, DeviceChecked, DialTurned, Entry, LightPlaced, LightPut, Subject},
     light::Light,
     role::LightId,
-    room::RoomLight,
     setup::Setup,
 };
 use ink_lamp_stand_ins::{fault::Fault, studio::Studio};
@@ -81,7 +80,7 @@ impl Way {
             Step::Do(entry) => (Did::Moved, (**entry).clone()),
             Step::Read(of) => {
                 let taken_for = drawn.faults().iter().find_map(|f| if let Fault::MeterIso { iso } = f { Some(*iso) } else { None });
-                (Did::Read(of.clone()), drawn.read(setup, of, taken_for, RoomLight::default())?.entry)
+                (Did::Read(of.clone()), drawn.read(setup, of, None, taken_for)?.entry)
             }
             Step::Dark(light) => (Did::Dark(light.clone()), dark(light)),
         };
@@ -298,15 +297,15 @@ fn set_light(drill: &Drill, studio: &Studio, real: &Real, id: &LightId, wanted: 
     }
     // By the distance alone, else both.
     let by_distance = |from: &Light| {
-        let at = |metres: f64| Some(Light { distance: Some(Meters::new((metres * 100.0).round() / 100.0).ok()?), ..from.clone() });
+        let at = |metres: f64| nearer(setup, from, Meters::new((metres * 100.0).round() / 100.0).ok()?);
         let (mut near, mut far) = STANDS;
         for _ in 0..30 {
             let middle = f64::midpoint(near, far);
-            if off(&at(middle)?)? > 0.0 { near = middle } else { far = middle }
+            if off(&at(middle)?.1)? > 0.0 { near = middle } else { far = middle }
         }
-        let there = at(near)?;
+        let (entry, there) = at(near)?;
         let left = off(&there)?.abs();
-        (left <= within).then(|| (left, Entry::Light(Box::new(LightPut { distance: there.distance, ..from.as_put() }))))
+        (left <= within).then_some((left, entry))
     };
     if let Some((left, moved)) = by_distance(light).filter(|_| is_short(light)) {
         return Some((left, vec![moved]));
@@ -314,6 +313,20 @@ fn set_light(drill: &Drill, studio: &Studio, real: &Real, id: &LightId, wanted: 
     let (_, to) = nearest?;
     let (left, moved) = by_distance(&to)?;
     Some((left, turn(&to).into_iter().chain([moved]).collect()))
+}
+
+/// A light at another distance: along its line, where it stands on the plan.
+fn nearer(setup: &Setup, from: &Light, to: Meters) -> Option<(Entry, Light)> {
+    let entry = match from.around(&setup.studio()) {
+        Some(around) => {
+            let around = Some(Around { distance: to, ..around });
+            Entry::Placed(LightPlaced { light: from.id.clone(), place: None, around })
+        }
+        None => Entry::Light(Box::new(LightPut { distance: Some(to), ..from.as_put() })),
+    };
+    let turned = setup.apply(&Entry::Light(Box::new(from.as_put()))).ok()?;
+    let there = turned.apply(&entry).ok()?.light(&from.id)?.clone();
+    Some((entry, Light { charged: from.charged, ..there }))
 }
 
 impl Plan {

@@ -15,7 +15,6 @@ use ink_lamp_sitting::{
     entry::{Back, Entry, MoveAsked, Start, Subject},
     practice::Practice,
     role::LightId,
-    room::RoomLight,
     setup::Setup,
 };
 use serde_json::json;
@@ -52,7 +51,7 @@ impl Run {
 
     fn read(&mut self, of: &str, after: i64) {
         let of = Subject::try_from(of.to_owned()).unwrap();
-        let entry = self.drawn.read(&self.setup, &of, None, RoomLight::default()).unwrap().entry;
+        let entry = self.drawn.read(&self.setup, &of, None, None).unwrap().entry;
         self.write(entry, after);
     }
 

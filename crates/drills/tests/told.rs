@@ -6,7 +6,6 @@ use ink_lamp_drills::{all::drill, drawn::Drawn, want::Real, way::drawn_for};
 use ink_lamp_sitting::{
     entry::{Entry, Subject},
     role::LightId,
-    room::RoomLight,
     setup::Setup,
 };
 
@@ -39,7 +38,7 @@ fn followed(drawn: &Drawn) -> Setup {
             _ => None,
         };
         let entry = match of {
-            Some(of) => drawn.read(&setup, &of, None, RoomLight::default()).unwrap().entry,
+            Some(of) => drawn.read(&setup, &of, None, None).unwrap().entry,
             None => next.action.unwrap().entry,
         };
         assert!(!matches!(entry, Entry::Frame(_)));

@@ -3,6 +3,7 @@
 //! - [`Store`]: a connection pool; its methods are the repositories, one file a noun;
 //! - [`Frame`], [`FileTold`]: the pictures that are kept with a look;
 //! - [`CameIn`]: what came in from devices, and where it went;
+//! - [`Run`]: tries of drills;
 //! - [`Account`], [`Session`], [`Code`], [`Share`], [`AuditLine`]: who may come in, and who did;
 //! - [`Changes`]: word of every change of a setup;
 //! - [`StoreError`]: why something was not done.
@@ -53,6 +54,7 @@ mod new_look;
 mod patience;
 mod purge;
 mod record;
+mod runs;
 mod sessions;
 mod setups;
 mod shares;
@@ -82,6 +84,7 @@ pub use kit::{Imported, Kit, UnreadableItem};
 pub use learnt::Learnt;
 pub use purge::Forgotten;
 pub use record::{Appended, Look, NewEntry, NewLook, NewSitting, SetupRecord, Sitting, SittingRow, Source, TapeItem, TapePart};
+pub use runs::{NewRun, RawEntry, Run};
 pub use sessions::Session;
 pub use shares::{LookNumber, Share};
 pub use shot::{FileTold, NamedPatch};

@@ -220,6 +220,6 @@ pub struct SittingRow {
 }
 
 pub(crate) fn with_looks(row: sitting::Model, looks: &[Model]) -> Sitting {
-    let sitting::Model { id, number, name, created_at, deleted_at } = row;
+    let sitting::Model { id, number, name, created_at, deleted_at, practice: _ } = row;
     Sitting { id, number, name, created_at, deleted_at, looks: looks.iter().map(Look::from).collect() }
 }

@@ -204,6 +204,7 @@ impl Store {
                 let last = setup::Entity::find()
                     .inner_join(sitting::Entity)
                     .filter(sitting::Column::DeletedAt.is_null())
+                    .filter(sitting::Column::Practice.eq(false))
                     .order_by_desc(setup::Column::UpdatedAt)
                     .select_only()
                     .column(setup::Column::Id);

@@ -32,6 +32,7 @@ impl Store {
                 let gone = if deleted { sitting::Column::DeletedAt.is_not_null() } else { sitting::Column::DeletedAt.is_null() };
                 let rows = sitting::Entity::find()
                     .filter(gone)
+                    .filter(sitting::Column::Practice.eq(false))
                     .find_with_related(setup::Entity)
                     .order_by_asc(setup::Column::Position)
                     .all(&self.db)
@@ -93,6 +94,7 @@ impl Store {
                     name: Set(name),
                     created_at: Set(new.at),
                     deleted_at: Set(None),
+                    practice: Set(false),
                 };
                 let made =
                     sitting::Entity::insert(row).on_conflict_do_nothing_on([sitting::Column::Id]).exec_without_returning(&tx).await?;

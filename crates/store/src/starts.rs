@@ -55,7 +55,7 @@ struct Pace {
 
 const PACE: &str = "select case when count(*) >= 8 then percentile_cont(0.5) within group (order by took) end as seconds from (
     select extract(epoch from at - lag(at) over (partition by setup_id order by seq))::float8 as took from tape_entry
-    where kind = 'reading' and setup_id in (select id from setup order by updated_at desc limit 12)
+    where kind = 'reading' and setup_id in (select setup.id from setup join sitting on sitting.id = sitting_id where not practice order by updated_at desc limit 12)
     ) as readings where took between 1 and 600";
 
 /// How often each look was begun from, most often first.
@@ -76,7 +76,12 @@ impl Store {
         patiently(move || {
             Box::pin(async move {
                 let used = used(&self.db).await?;
-                let there = || setup::Entity::find().find_also_related(sitting::Entity).filter(sitting::Column::DeletedAt.is_null());
+                let there = || {
+                    setup::Entity::find()
+                        .find_also_related(sitting::Entity)
+                        .filter(sitting::Column::DeletedAt.is_null())
+                        .filter(sitting::Column::Practice.eq(false))
+                };
                 let late = there().order_by_desc(setup::Column::UpdatedAt).limit(RECENT).all(&self.db).await?;
                 let often = there().filter(setup::Column::Id.is_in(used.iter().map(|u| u.of))).all(&self.db).await?;
                 let wanted = there().filter(setup::Column::Id.is_in(wanted)).all(&self.db).await?;

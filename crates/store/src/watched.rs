@@ -86,7 +86,8 @@ impl Store {
         patiently(move || {
             Box::pin(async move {
                 let looks = setup::Entity::find().join(JoinType::InnerJoin, setup::Relation::Sitting.def());
-                let open = looks.filter(sitting::Column::DeletedAt.is_null()).filter(setup::Column::Closed.is_null());
+                let real = looks.filter(sitting::Column::Practice.eq(false));
+                let open = real.filter(sitting::Column::DeletedAt.is_null()).filter(setup::Column::Closed.is_null());
                 let last = open.filter(setup::Column::UpdatedAt.gte(since)).order_by_desc(setup::Column::UpdatedAt);
                 let found: Option<Uuid> = last.select_only().column(setup::Column::Id).into_tuple().one(&self.db).await?;
                 Ok::<_, StoreError>(found)

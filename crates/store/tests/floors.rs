@@ -37,6 +37,7 @@ fn every_module_names_only_what_stands_below_it() {
         "frames",
         "watched",
         "came_in",
+        "runs",
         "upgrade",
         "testing",
     ];

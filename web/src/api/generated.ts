@@ -714,6 +714,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All drills in the order of the work, with somebody's best of each. */
+        get: operations["listDrills"];
+        put?: never;
+        /** Begins a try of a drill: its studio stands in a look of its own, with the same id, which is written on as any other. */
+        post: operations["beginDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/drills/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a drill's studio may stand at first: for its picture. */
+        get: operations["showDrill"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What came of a try. */
+        get: operations["showTry"];
+        put?: never;
+        post?: never;
+        /** Ends a try without being done. It is no try then. */
+        delete: operations["endDrill"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{id}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Says that a try is done: it is judged against what really is. Said twice, the first holds. */
+        post: operations["finishDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{id}/fired": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fires a light of a try alone, and writes what is seen. */
+        post: operations["fireInDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a reading with the simulated meter of a try, and writes it on its tape. */
+        post: operations["measureInDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scales": {
         parameters: {
             query?: never;
@@ -1196,6 +1300,15 @@ export interface components {
          * @enum {string}
          */
         Anchor: "lit_side" | "key_alone";
+        /** @description What came of a reading, or a test fire. */
+        Answered: {
+            /** @description It did not fire. */
+            dark: boolean;
+            /** @description What the meter's display shows beside the reading, or what is seen of a light that did not fire. */
+            says: string;
+            /** @description The setup as it stands. */
+            view: components["schemas"]["SetupView"];
+        };
         /**
          * @description A relative aperture as marked, in third stops or in half stops; `13 half` where both have the marking and the half is meant.
          * @example 5.6
@@ -1227,6 +1340,24 @@ export interface components {
             focal?: components["schemas"]["Millimetres"] | null;
             iso?: components["schemas"]["Iso"] | null;
             shutter?: components["schemas"]["ShutterTime"] | null;
+        };
+        /** @description Something that was asked. */
+        AskedShown: {
+            /** @description What was asked. */
+            asked: string;
+            /** @description The lane that it is about. */
+            lane: string;
+            /** @description What is left over. */
+            left: string;
+            /** @description Of what. */
+            of: string;
+            /** @description Whether it is within what counts. */
+            ok: boolean;
+            role?: components["schemas"]["Role"] | null;
+            /** @description What really is. */
+            truth: string;
+            /** @description What was read of it last. */
+            yours: string;
         };
         /** @description What automatic flash gave. */
         Automatic: {
@@ -2118,6 +2249,19 @@ export interface components {
          * @enum {string}
          */
         Convention: "lit_shadow" | "readings";
+        /** @description Readings and moves. */
+        Counts: {
+            /**
+             * Format: int32
+             * @description Moves: dials, distances, the camera, what was set right on a device.
+             */
+            moves: number;
+            /**
+             * Format: int32
+             * @description Readings.
+             */
+            readings: number;
+        };
         /** @description What a bracket taught. */
         CurveTaught: {
             /** @description The curve: the camera's sheet takes it as it is. */
@@ -2149,6 +2293,17 @@ export interface components {
          * @description Time from the moment the frame is open to the flash: the delay of triggers, 0 to 1 second.
          */
         Delay: number;
+        /** @description A detour, on the line of time. */
+        DetourShown: {
+            /** @description From which step. */
+            first: number;
+            /** @description To which. */
+            last: number;
+            /** @description What it cost: `0:54 lost here`. */
+            strong: string;
+            /** @description Why. */
+            words: string;
+        };
         /** @description A device that is looked at. */
         Device: "camera" | "transmitter" | {
             /** @description The unit of a light. */
@@ -2335,6 +2490,32 @@ export interface components {
             /** @description Whether there is room to write; taken for so where it is not known. */
             ready: boolean;
         };
+        /** @description A try, as it is shown once it is done. */
+        DoneShown: {
+            /** @description What was asked, and how it really is. */
+            asked: components["schemas"]["AskedShown"][];
+            detour?: components["schemas"]["DetourShown"] | null;
+            /** @description What was done. */
+            did: components["schemas"]["StepShown"][];
+            /** @description How much that is: `6 readings, 2 moves, 2:11`. */
+            did_words: string;
+            /** @description What that was here. */
+            here: string;
+            /** @description What was hidden. */
+            hidden: components["schemas"]["HiddenShown"][];
+            /** @description What to take along. */
+            lesson: components["schemas"]["Lesson"];
+            /** @description The shortest way. */
+            shortest: components["schemas"]["StepShown"][];
+            /** @description How much that is. */
+            shortest_words: string;
+            /** @description The part of it that stands out. */
+            strong: string;
+            /** @description What came of it. */
+            title: string;
+            /** @description What is so, in a line. */
+            under: string;
+        };
         /**
          * @description As what somebody may come in.
          * @enum {string}
@@ -2389,6 +2570,47 @@ export interface components {
              * @description The value, 0 to 255.
              */
             value: number;
+        };
+        /** @description A drill's first picture: how its studio may stand. */
+        DrillStart: {
+            /** @description An example of it. */
+            setup: components["schemas"]["Setup"];
+        };
+        /** @description A drill, and how somebody stands with it. */
+        DrillView: {
+            /** @description How things stand. */
+            about: string;
+            /** @description What is asked. */
+            asked: string;
+            best?: components["schemas"]["Tried"] | null;
+            /** @description What one gets. */
+            given: string;
+            /** @description What is hidden. */
+            hidden: string;
+            /** @description The lane that it belongs to: `room`, `camera`, a role, `whole`. */
+            lane: string;
+            /** @description What it is called in the record. */
+            name: string;
+            /** @description As that is said: `Key`. */
+            of: string;
+            role?: components["schemas"]["Role"] | null;
+            /** @description A try of it runs. */
+            running: boolean;
+            /**
+             * Format: int32
+             * @description About how long that takes, seconds.
+             */
+            seconds: number;
+            /** @description The shortest way. */
+            shortest: components["schemas"]["Counts"];
+            /** @description How that stands: `at the best`, `1 over`, `not tried`. */
+            state: string;
+            /** @description What is to be done, in a line. */
+            task: string;
+            /** @description As people call it. */
+            title: string;
+            /** @description What it trains. */
+            trains: string;
         };
         /** @description t0.1 at a power. */
         DurationPoint: {
@@ -2569,6 +2791,9 @@ export interface components {
         } | {
             /** @description A note was taken. */
             note: components["schemas"]["NoteTaken"];
+        } | {
+            /** @description In a drill, the next move was asked for. */
+            asked: components["schemas"]["MoveAsked"];
         } | {
             /** @description Everything after an earlier entry was taken back at once. */
             go_on: components["schemas"]["Back"];
@@ -3961,6 +4186,20 @@ export interface components {
          * @enum {string}
          */
         HeldAt: "face" | "shadow_side" | "hair_or_shoulder" | "ground";
+        /** @description Something that was hidden. */
+        HiddenShown: {
+            /** @description What to do about it. */
+            answer: string;
+            /** @description What it did. */
+            did: string;
+            /** @description The lane that it is about. */
+            lane: string;
+            /** @description Of what. */
+            of: string;
+            role?: components["schemas"]["Role"] | null;
+            /** @description What is true of it. */
+            truth: string;
+        };
         /**
          * @description What can stand between the camera and a light.
          * @enum {string}
@@ -4335,6 +4574,17 @@ export interface components {
             /** @description Its widest aperture. */
             widest: components["schemas"]["Aperture"];
         };
+        /** @description What to take along: a sentence with a part that stands out, and the sum behind it. */
+        Lesson: {
+            /** @description After it. */
+            after: string;
+            /** @description Before what stands out. */
+            before: string;
+            /** @description What stands out. */
+            strong: string;
+            /** @description The sum behind it. */
+            sum: string;
+        };
         /** @description A level against the camera's exposure. */
         Level: {
             /** @description Stops over (+) or under (−) the exposure. */
@@ -4444,6 +4694,16 @@ export interface components {
         };
         /** @description A light was taken away. */
         LightRemoved: {
+            /** @description Which. */
+            light: components["schemas"]["LightId"];
+        };
+        /** @description A light to be fired alone. */
+        LightToFire: {
+            /**
+             * Format: uuid
+             * @description Made by the client (UUID version 7): sent twice, it is fired once.
+             */
+            id: string;
             /** @description Which. */
             light: components["schemas"]["LightId"];
         };
@@ -4822,11 +5082,13 @@ export interface components {
             /** @description The setup of that moment. */
             setup: components["schemas"]["Setup"];
         };
+        /** @description In a drill, whoever works alone asked for the next move. It is told until something is done. */
+        MoveAsked: Record<string, never>;
         /**
          * @description Kinds of move.
          * @enum {string}
          */
-        MoveKind: "meter_room" | "set_camera" | "move_room" | "move_camera" | "lock_in_manual" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "out_of_reach" | "meter_whole" | "find_what_moved" | "mend" | "shoot";
+        MoveKind: "meter_room" | "set_camera" | "move_room" | "move_camera" | "lock_in_manual" | "choose_ratio" | "meter_light" | "dial" | "distance" | "room_over" | "out_of_reach" | "meter_whole" | "find_what_moved" | "mend" | "shoot" | "yours";
         /** @description A movement that is to be frozen. */
         Movement: {
             /** @description How much blur is allowed on the subject. */
@@ -5454,6 +5716,23 @@ export interface components {
                 step: components["schemas"]["Step"];
             };
         } | "full_only";
+        /** @description How a look of a drill is worked on. */
+        Practice: {
+            /** @description Nothing is advised until it is asked for. */
+            alone: boolean;
+            /** @description The next move was asked for, and nothing was done since. */
+            asked?: boolean;
+        };
+        /** @description All drills, and how somebody stands with them. */
+        PracticeView: {
+            /** @description In the order of the work. */
+            drills: components["schemas"]["DrillView"][];
+            /** @description Which to do next, by its name. */
+            next: string;
+            running?: components["schemas"]["RunningView"] | null;
+            /** @description How that is said before its title: `Try next: `. */
+            say: string;
+        };
         /** @description A problem document. */
         Problem: {
             /** @description What is wrong and what would be right. */
@@ -5592,6 +5871,21 @@ export interface components {
              * @example fill
              */
             of?: string | null;
+        };
+        /** @description A reading to be taken with the simulated meter. */
+        ReadingToTake: {
+            /**
+             * Format: uuid
+             * @description Made by the client (UUID version 7): sent twice, it is taken once.
+             */
+            id: string;
+            iso?: components["schemas"]["Iso"] | null;
+            /**
+             * @description What is read: `room`, `whole` or a light's id.
+             * @example fill
+             */
+            of: string;
+            place?: components["schemas"]["HeldAt"] | null;
         };
         /**
          * @description What the meter wears, and where it points.
@@ -5834,6 +6128,90 @@ export interface components {
             /** @description The room shows at this level. */
             keep: components["schemas"]["Level"];
         };
+        /** @description A try that is done, or was ended. */
+        RunOver: {
+            /** @description Nothing was advised in it. */
+            alone: boolean;
+            done?: components["schemas"]["DoneShown"] | null;
+            /** @description The drill. */
+            drill: string;
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description The drill after it. */
+            next: string;
+            /** @description As people call that. */
+            next_title: string;
+            /** @description As people call it. */
+            title: string;
+            /** @description Somebody's last tries of the same drill, this one last. */
+            tries: components["schemas"]["TryShown"][];
+        };
+        /** @description A try to be begun. */
+        RunToBegin: {
+            /**
+             * Format: uuid
+             * @description A try before, whose errors it has again; others where it is left out.
+             */
+            again?: string | null;
+            /** @description Nothing is advised in it. */
+            alone: boolean;
+            /**
+             * @description Which drill.
+             * @example three_to_one
+             */
+            drill: string;
+            /**
+             * Format: uuid
+             * @description Made by the client (UUID version 7): sent twice, it is begun once.
+             */
+            id: string;
+        };
+        /** @description How far a try is. */
+        RunView: {
+            /** @description How things stand. */
+            about: string;
+            /** @description Nothing is advised. */
+            alone: boolean;
+            /** @description What is asked. */
+            asked: string;
+            /** @description The drill. */
+            drill: string;
+            /**
+             * Format: uuid
+             * @description Its id, and its look's.
+             */
+            id: string;
+            /** @description The lane that it is about. */
+            lane: string;
+            /**
+             * Format: date-time
+             * @description When the last step was made.
+             */
+            last: string;
+            /** @description Its place among the drills, from 1. */
+            number: number;
+            /** @description It is done, or was ended. */
+            over: boolean;
+            /**
+             * Format: int32
+             * @description About how long that takes, seconds.
+             */
+            seconds: number;
+            /** @description The shortest way. */
+            shortest: components["schemas"]["Counts"];
+            /** @description Readings and moves so far. */
+            so_far: components["schemas"]["Counts"];
+            /** @description As people call it. */
+            title: string;
+            /**
+             * Format: double
+             * @description Seconds so far, up to the last step.
+             */
+            took: number;
+        };
         /** @description A whole stop on the ladder. */
         Rung: {
             aperture?: components["schemas"]["FNumber"] | null;
@@ -5841,6 +6219,18 @@ export interface components {
             shown: string;
             /** @description Where it is. */
             stops: components["schemas"]["Stops"];
+        };
+        /** @description A try that runs. */
+        RunningView: {
+            /** @description The drill. */
+            drill: string;
+            /**
+             * Format: uuid
+             * @description Its id, and its look's.
+             */
+            id: string;
+            /** @description As people call it. */
+            title: string;
         };
         /** @description Two patches that lie on the same skin. */
         SameSkin: {
@@ -6029,6 +6419,7 @@ export interface components {
             lights: components["schemas"]["Light"][];
             /** @description How the meter is set, where that is not as the camera. */
             meter?: components["schemas"]["MeterSet"];
+            practice?: components["schemas"]["Practice"] | null;
             ratio?: components["schemas"]["RatioSpec"] | null;
             /** @description The room's light. */
             room: components["schemas"]["Room"];
@@ -6075,6 +6466,7 @@ export interface components {
              * @description What redo brings back, if anything.
              */
             redo?: string | null;
+            run?: components["schemas"]["RunView"] | null;
             /** @description How it stands. */
             setup: components["schemas"]["Setup"];
             /** @description Its sitting, with all looks. */
@@ -6654,6 +7046,32 @@ export interface components {
             words: string;
         };
         /**
+         * @description What a step is.
+         * @enum {string}
+         */
+        StepKind: "read" | "dark" | "up" | "down" | "moved" | "asked";
+        /** @description A step on a line of time. */
+        StepShown: {
+            /**
+             * Format: double
+             * @description Seconds from the beginning.
+             */
+            at: number;
+            /** @description What it is. */
+            kind: components["schemas"]["StepKind"];
+            /** @description The lane that it is about. */
+            lane: string;
+            /** @description Whether the shortest way has it too. */
+            needed: boolean;
+            /** @description Under it: `0.7 over`. */
+            plain: string;
+            role?: components["schemas"]["Role"] | null;
+            /** @description What stands out: `Fill 5.6 1`. */
+            strong: string;
+            /** @description The same in words: `0:24`. */
+            time: string;
+        };
+        /**
          * Format: double
          * @description Stops: base-2 logarithm of a ratio of amounts of light
          */
@@ -6968,11 +7386,38 @@ export interface components {
         TransmitterChosen: {
             transmitter?: components["schemas"]["Transmitter"] | null;
         };
+        /** @description What is kept of a try. Every later version reads it. */
+        Tried: components["schemas"]["Counts"] & {
+            /**
+             * Format: int32
+             * @description How often the next move was asked for: among the readings.
+             */
+            asked?: number;
+            /** @description Whether all that was asked is so. */
+            done: boolean;
+            /**
+             * Format: int32
+             * @description Seconds, breaks left out.
+             */
+            seconds: number;
+            /**
+             * Format: double
+             * @description The light that is farthest off what is asked, in truth, stops; none where no light is asked for.
+             */
+            worst?: number | null;
+        };
         /**
          * @description How a light that is a little off is corrected.
          * @enum {string}
          */
         Trim: "dial" | "distance";
+        /** @description A try among the last. */
+        TryShown: {
+            /** @description It is this one. */
+            this: boolean;
+            /** @description What came of it. */
+            tried: components["schemas"]["Tried"];
+        };
         /** @description A flash unit as the photographer knows it: its name and how its power is set, and what else its sheet says. */
         Unit: {
             bulb?: components["schemas"]["Bulb"] | null;
@@ -11782,6 +12227,923 @@ export interface operations {
                 };
             };
             /** @description Too much is being worked out at once */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listDrills: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The drills */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    beginDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunToBegin"];
+            };
+        };
+        responses: {
+            /** @description Begun, or begun before by the same id */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupView"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such drill, or try */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The id is taken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Record out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    showDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The drill */
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description An example */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillStart"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such drill */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    showTry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The try */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What came of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunOver"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such try */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It runs still */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    endDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The try */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Ended */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such try */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    finishDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The try */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What came of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunOver"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such try */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An id that is no UUID */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fireInDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The try */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LightToFire"];
+            };
+        };
+        responses: {
+            /** @description It was fired before */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answered"];
+                };
+            };
+            /** @description Fired, or it stayed dark */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answered"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such try */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The try is over, or the id is taken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such light */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measureInDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The try */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingToTake"];
+            };
+        };
+        responses: {
+            /** @description It was taken before */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answered"];
+                };
+            };
+            /** @description Taken; or it did not fire, and that is written */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answered"];
+                };
+            };
+            /** @description No JSON, or cut off */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody signed in, or the device was let out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked from another page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such try */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The try is over, or the id is taken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It was deleted, or forgotten for good */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another media type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Asked under another name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nothing can be read there */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What is kept can't be read */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Out of reach, or too much at once; ask again */
             503: {
                 headers: {
                     [name: string]: unknown;

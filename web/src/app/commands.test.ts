@@ -6,14 +6,20 @@ import { checkCommands } from '@/check/commands'
 import { frameCommands } from '@/frame/commands'
 import { kitCommands } from '@/kit/commands'
 import { planCommands } from '@/plan/commands'
+import { drillCommands, triedCommands } from '@/practice/commands'
 import { sittingsCommands } from '@/sittings/commands'
 import { studyCommands } from '@/studies/commands'
 import { everywhere, type Command } from '@/ui/commands'
 import KeysDialog from '@/ui/KeysDialog.vue'
 
 const nothing = () => undefined
+/** Keys whose caps are written otherwise. */
+const CAPS: Record<string, string> = { Esc: 'escape', '↑': 'arrowup', '↓': 'arrowdown' }
 const VIEWS: [string, () => Command[]][] = [
-  ['board', () => boardCommands({ meter: nothing, far: () => undefined, done: nothing, go: nothing })],
+  [
+    'board',
+    () => boardCommands({ meter: nothing, far: () => undefined, done: nothing, measure: nothing, go: nothing }),
+  ],
   ['plan', () => planCommands({ part: () => true, together: nothing, leave: nothing })],
   ['ways', () => studyCommands({ study: () => true, leave: nothing })],
   [
@@ -39,6 +45,8 @@ const VIEWS: [string, () => Command[]][] = [
   ['check', () => checkCommands({ fire: () => true, leave: nothing })],
   ['sittings', () => sittingsCommands({ find: nothing, begin: nothing })],
   ['kit', () => kitCommands({ find: nothing, add: nothing })],
+  ['drills', () => drillCommands({ step: nothing, begin: nothing })],
+  ['try', () => triedCommands({ next: nothing })],
 ]
 
 describe.each(VIEWS)('the keys of the %s', (_, listed) => {
@@ -64,7 +72,7 @@ describe.each(VIEWS)('the keys of the %s', (_, listed) => {
     // What a cap shows is among its keys: Esc is told short, and a row of digits by its ends.
     for (const [n, c] of commands.entries()) {
       for (const key of c.keys ? c.caps : []) {
-        if (key !== '…') expect(c.keys).toContain(key === 'Esc' ? 'escape' : key.toLowerCase())
+        if (key !== '…') expect(c.keys).toContain(CAPS[key] ?? key.toLowerCase())
         expect(caps[n]).toContain(key)
       }
     }

@@ -49,6 +49,8 @@ export const router = createRouter({
       component: () => import('@/check/CheckView.vue'),
       props: ({ params }) => ({ id: params.id, part: 'cautions' }),
     },
+    { path: '/practice', name: 'practice', component: () => import('@/practice/PracticeView.vue') },
+    { path: '/practice/:id', name: 'tried', component: () => import('@/practice/TriedView.vue'), props: true },
     { path: '/kit', name: 'kit', component: () => import('@/kit/KitView.vue') },
     {
       path: '/devices',

@@ -9,6 +9,7 @@ import type { Ghost } from '@/board/ladder/drawn'
 import StopLadder from '@/board/ladder/StopLadder.vue'
 import MeterEntry from '@/board/meter/MeterEntry.vue'
 import NextMove from '@/board/next/NextMove.vue'
+import { useDrill } from '@/look/drill'
 import PlaceCard from '@/plan/PlaceCard.vue'
 import PlanCard from '@/plan/PlanCard.vue'
 import { useBoard } from '@/look/board'
@@ -28,6 +29,9 @@ import { useNotices } from '@/ui/notices'
 import { later } from '@/ui/later'
 import { may } from '@/ui/who'
 
+// Only a drill has them.
+const DrillStrip = later(() => import('@/board/drill/DrillStrip.vue'))
+const YourMove = later(() => import('@/board/drill/YourMove.vue'))
 // What most never open on this screen.
 const NameDialog = later(() => import('@/forms/NameDialog.vue'))
 // It is asked of the server a moment after the ladder anyway.
@@ -41,6 +45,7 @@ const emit = defineEmits<{ work: [] }>()
 const router = useRouter()
 const newLook = useNewLook()
 const board = useBoard()
+const drill = useDrill()
 const notices = useNotices()
 const room = useRoom()
 const plan = usePlan()
@@ -103,6 +108,7 @@ const commands = boardCommands({
   meter: () => entry.value?.focus(),
   done,
   far: () => (far.value = !far.value),
+  measure: () => void (drill.run && entry.value?.measure()),
   go: (name) => void router.push({ name, params: { id } }),
 })
 
@@ -191,7 +197,11 @@ const MENU = computed(() => (may('keep') ? KEEPING.value : []))
       @phone="router.push({ name: 'door', query: { look: id } })"
     >
       <template v-if="board.view && sitting">
-        <Menu as="div" class="relative min-w-0">
+        <p v-if="board.view.run" class="min-w-0 truncate px-2">
+          <span class="font-[650]">Drill {{ board.view.run.number }}</span>
+          <span class="ml-2 text-text-2">{{ board.view.run.title }} · simulated</span>
+        </p>
+        <Menu v-else as="div" class="relative min-w-0">
           <MenuButton class="flex h-8 max-w-105 min-w-0 items-center gap-2 rounded-key px-2">
             <span class="shrink-0 font-[650]">Sitting {{ sitting.number }}</span>
             <span class="truncate text-text-2">{{ sitting.name }} · {{ board.view.name }}</span>
@@ -278,7 +288,9 @@ const MENU = computed(() => (may('keep') ? KEEPING.value : []))
       :class="wide ? 'grid-cols-[minmax(0,1fr)_31.25rem_27.5rem]' : 'grid-cols-[minmax(0,1fr)_27.5rem]'"
     >
       <h1 class="sr-only">{{ sitting?.name }}, {{ board.view?.name }}</h1>
+      <YourMove v-if="drill.yours" :still />
       <NextMove
+        v-else
         :next="board.board.next"
         :all="board.board.set_all"
         :spoils="board.beforeFrame"
@@ -317,7 +329,8 @@ const MENU = computed(() => (may('keep') ? KEEPING.value : []))
         @write="board.write"
         @drop="board.giveUp"
       />
-      <TapeStrip class="max-column:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
+      <DrillStrip v-if="drill.run" class="max-column:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
+      <TapeStrip v-else class="max-column:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
     </main>
   </div>
   <ViewKeys v-model="keysOpen" :commands />

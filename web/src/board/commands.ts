@@ -1,5 +1,6 @@
 import { useBoard } from '@/look/board'
 import { lookCommands } from '@/look/commands'
+import { useDrill } from '@/look/drill'
 import { useRoom } from '@/look/room'
 import { DIGITS, type Command, type Stroke } from '@/ui/commands'
 
@@ -13,11 +14,14 @@ export function boardCommands(view: {
   done: () => void
   /** To the view that is read from afar, and back. */
   far: () => void
+  /** In a drill, the simulated meter is read. */
+  measure: () => void
   go: (to: 'ways' | 'plan' | 'frame' | 'check') => void
 }): Command[] {
   const board = useBoard()
   const shared = lookCommands()
   const room = useRoom()
+  const drill = useDrill()
   const lanes = () => board.view?.board.lanes ?? []
 
   function numbered({ key, alt, entry }: Stroke): boolean {
@@ -104,6 +108,8 @@ export function boardCommands(view: {
       alt: true,
       run: afar,
     },
+    { caps: ['X'], words: 'in a drill: measure with its meter', keys: ['x'], run: view.measure },
+    { caps: ['J'], words: 'in a drill: tell me the next move', keys: ['j'], run: drill.tell },
     { caps: ['V'], words: 'the frame as it will be', keys: ['v'], run: () => view.go('frame') },
     { caps: ['C'], words: 'check the devices before the first flash', keys: ['c'], run: () => view.go('check') },
     { caps: ['L'], words: 'the plan, large', keys: ['l'], run: () => view.go('plan') },

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { FireTurn } from '@/api/client'
 import RoleMark from '@/draw/RoleMark.vue'
+import { useDrill } from '@/look/drill'
 import { useJoinedFollowed } from '@/look/joined'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import PushButton from '@/ui/PushButton.vue'
@@ -15,11 +16,15 @@ const devices = useDevices()
 const at = ref(from)
 const turn = computed(() => turns[at.value])
 const joined = useJoinedFollowed()
+const drill = useDrill()
+const light = computed(() => {
+  const device = turn.value?.device
+  return device && typeof device === 'object' ? device.unit : undefined
+})
 /** The unit itself, where it is joined: it is fired from here, and says whether it did. */
 const unit = computed(() => {
-  const device = turn.value?.device
-  const light = device && typeof device === 'object' ? device.unit : undefined
-  return joined.devices.find((one) => one.here && one.kind === 'unit' && one.light === light)
+  if (drill.run) return undefined
+  return joined.devices.find((one) => one.here && one.kind === 'unit' && one.light === light.value)
 })
 
 async function fire(): Promise<void> {
@@ -27,6 +32,14 @@ async function fire(): Promise<void> {
   if (!now || !unit.value) return
   const done = await joined.order(unit.value, { test_fire: {} })
   said(done ? now.fired.entry : now.not.entry, done)
+}
+
+/** In a drill the studio itself says whether it fired, and that is written. */
+async function fireInDrill(): Promise<void> {
+  if (!light.value) return
+  const fired = await drill.fire(light.value)
+  if (fired && at.value + 1 < turns.length) at.value += 1
+  else emit('close')
 }
 
 function said(entry: FireTurn['fired']['entry'], goesOn: boolean): void {
@@ -54,8 +67,11 @@ function said(entry: FireTurn['fired']['entry'], goesOn: boolean): void {
     </ol>
     <div v-if="turn" class="mt-4 flex flex-wrap justify-end gap-2">
       <PushButton v-if="unit" :disabled="joined.busy !== undefined" @click="fire">Fire it from here</PushButton>
-      <PushButton @click="said(turn.not.entry, false)">{{ turn.not.label }}</PushButton>
-      <PushButton primary autofocus @click="said(turn.fired.entry, true)">{{ turn.fired.label }}</PushButton>
+      <PushButton v-if="drill.run" primary autofocus :disabled="drill.busy" @click="fireInDrill">Fire it</PushButton>
+      <template v-else>
+        <PushButton @click="said(turn.not.entry, false)">{{ turn.not.label }}</PushButton>
+        <PushButton primary autofocus @click="said(turn.fired.entry, true)">{{ turn.fired.label }}</PushButton>
+      </template>
     </div>
   </ModalDialog>
 </template>

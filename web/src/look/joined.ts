@@ -102,7 +102,15 @@ export function useMetered(metered: () => { of?: string; place?: HeldAt } | unde
   const board = useBoard()
   const say = useDebounceFn(async () => {
     const [look, now] = [board.view?.id, metered()]
-    if (!look || !now || !joined.hasMeter || !may('write') || board.looksOn || document.visibilityState !== 'visible')
+    if (
+      !look ||
+      !now ||
+      !joined.hasMeter ||
+      !may('write') ||
+      board.looksOn ||
+      board.view?.run ||
+      document.visibilityState !== 'visible'
+    )
       return
     // Out of reach: it is said again with the next change.
     await answered(api.PUT('/api/devices/metered', { body: { look, ...now } })).catch(() => undefined)

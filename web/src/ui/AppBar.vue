@@ -35,6 +35,7 @@ const views = computed(() => [
       ]
     : []),
   { name: 'Sittings', to: { name: 'sittings' }, here: route.name === 'sittings' },
+  { name: 'Practice', to: { name: 'practice' }, here: ['practice', 'tried'].includes(String(route.name)) },
   { name: 'Kit', to: { name: 'kit' }, here: route.name === 'kit' },
   {
     name: 'Devices',
@@ -42,7 +43,7 @@ const views = computed(() => [
     here: route.name === 'devices',
   },
   // On a look's own views it stands in the sitting's menu.
-  ...(may('door') && ['sittings', 'kit', 'devices', 'door'].includes(String(route.name))
+  ...(may('door') && ['sittings', 'practice', 'kit', 'devices', 'door'].includes(String(route.name))
     ? [{ name: 'Door', to: { name: 'door' }, here: route.name === 'door' }]
     : []),
 ])

@@ -10,6 +10,10 @@ const FORMS = {
   moment: 'D MMM, HH:mm',
 } as const
 
+/** Minutes and seconds that something took: `2:11`. */
+export const spent = (seconds: number) =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
+
 /** A time as it is written here: 24 hours, day before month. */
 export function timed(form: keyof typeof FORMS, at: string | Date): string {
   return dayjs(at).format(FORMS[form])

@@ -61,6 +61,10 @@ pub async fn append(store: &Store, devices: &Devices, look: Uuid, new: NewEntry)
         return Ok(store.append(look, &new).await?);
     }
     let record = store.setup(look).await?;
+    if record.setup.practice.is_some() {
+        // The studio of a drill is simulated as a whole: no device of ours turns for it.
+        return Ok(store.append(look, &new).await?);
+    }
     let units = here(devices, &record.setup, &turned);
     // Made on another version it is refused, or was written before: no unit turns for it.
     if units.is_empty() || new.base != Some(record.look.version) {

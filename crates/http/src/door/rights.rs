@@ -62,7 +62,7 @@ impl Right {
 pub type Route = (&'static str, &'static str, Right);
 
 /// Every route of the API.
-pub const ROUTES: [Route; 76] = [
+pub const ROUTES: [Route; 84] = [
     ("GET", "/api/health", Right::Come),
     ("GET", "/api/me", Right::Come),
     ("POST", "/api/session", Right::Come),
@@ -110,6 +110,14 @@ pub const ROUTES: [Route; 76] = [
     ("PUT", "/api/devices/readings/{id}", Right::Write),
     ("GET", "/api/devices/socket", Right::Device),
     ("POST", "/api/devices/frames", Right::Device),
+    ("GET", "/api/practice", Right::Look),
+    ("GET", "/api/practice/drills/{name}", Right::Look),
+    ("GET", "/api/practice/{id}", Right::Look),
+    ("POST", "/api/practice", Right::Write),
+    ("POST", "/api/practice/{id}/readings", Right::Write),
+    ("POST", "/api/practice/{id}/fired", Right::Write),
+    ("POST", "/api/practice/{id}/done", Right::Write),
+    ("DELETE", "/api/practice/{id}", Right::Write),
     ("GET", "/api/kit/export", Right::Keep),
     ("POST", "/api/kit/import", Right::Keep),
     ("PUT", "/api/kit/{id}", Right::Keep),

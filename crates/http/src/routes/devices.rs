@@ -184,10 +184,17 @@ pub struct MeteredNow {
     (status = 422, description = "A field is wrong", body = Problem),
 ))]
 #[put("/devices/metered")]
-pub async fn metered(devices: web::Data<Arc<Devices>>, body: Checked<MeteredNow>) -> HttpResponse {
+pub async fn metered(
+    store: web::Data<Store>,
+    devices: web::Data<Arc<Devices>>,
+    body: Checked<MeteredNow>,
+) -> Result<HttpResponse, Problem> {
     let MeteredNow { look, of, place } = body.0;
-    devices.take_aim(Aim { look, of, place });
-    HttpResponse::NoContent().finish()
+    // No real reading goes to a drill, and no device is told of its studio.
+    if !store.is_practice(look).await? {
+        devices.take_aim(Aim { look, of, place });
+    }
+    Ok(HttpResponse::NoContent().finish())
 }
 
 /// What a device is asked to do.

@@ -9,7 +9,9 @@ mod judged;
 pub mod kit;
 mod mixed;
 mod plan;
+mod practice;
 mod roll;
+mod run;
 mod scales;
 mod setups;
 mod shared;
@@ -65,6 +67,14 @@ pub fn api(config: &mut ServiceConfig) {
             .service(plan::plan)
             .service(ways::ways)
             .service(study::study)
-            .service(check::check),
+            .service(check::check)
+            .service(practice::list)
+            .service(practice::start)
+            .service(practice::begin)
+            .service(practice::show)
+            .service(practice::measure)
+            .service(practice::fire)
+            .service(practice::finish)
+            .service(practice::end),
     );
 }

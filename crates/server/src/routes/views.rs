@@ -13,6 +13,8 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::run::{RunView, run_of};
+
 /// A setup as it stands: the state, everything that follows from it, and its tape.
 #[derive(Serialize, ToSchema)]
 pub struct SetupView {
@@ -40,15 +42,19 @@ pub struct SetupView {
     /// Why it is shown as it last stood and not written on, and what can be done; left out where it is open.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub closed: Option<String>,
+    /// How far the try is, where it is a drill's.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub run: Option<RunView>,
 }
 
 pub(super) async fn view(store: &Store, record: SetupRecord) -> Result<SetupView, Problem> {
+    let run = run_of(store, &record).await?;
     let tape = store.tape(record.look.id, record.look.version + 1, RECENT).await?.into();
     let SetupRecord { sitting, look, setup, undo, redo, closed } = record;
     let board = board(store, &Scene::of(&setup)).await;
     let closed = closed.map(|why| StoreError::Closed { why }.to_string());
     let Look { id, name, version, kept_as, .. } = look;
-    Ok(SetupView { id, name, version, sitting: sitting.into(), setup, board, tape, undo, redo, kept_as, closed })
+    Ok(SetupView { id, name, version, sitting: sitting.into(), setup, board, tape, undo, redo, kept_as, closed, run })
 }
 
 /// The board of a scene. Where a light's own unit ends before its wish the kit is asked for one that does not; without an answer none is named.

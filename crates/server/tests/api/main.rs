@@ -8,6 +8,7 @@ mod doors;
 mod foretold;
 mod frames;
 mod mixed;
+mod practice;
 mod roll;
 mod steady;
 

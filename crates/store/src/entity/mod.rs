@@ -6,6 +6,7 @@ pub mod calibration_sample;
 pub mod came_in;
 pub mod door_code;
 pub mod door_session;
+pub mod drill_run;
 pub mod entry_effect;
 pub mod forgotten;
 pub mod frame;

@@ -13,6 +13,8 @@ pub struct Model {
     pub created_at: DateTimeUtc,
     /// Deleted is out of sight, never gone.
     pub deleted_at: Option<DateTimeUtc>,
+    /// The studio of a drill: in no list, and nothing begins from it.
+    pub practice: bool,
 }
 
 #[derive(Copy, Clone, Debug, EnumIter, DeriveRelation)]

@@ -15,6 +15,7 @@ mod m20261129_000010_doors;
 mod m20261130_000011_frames;
 mod m20261130_000012_rated;
 mod m20261130_000013_devices;
+mod m20261130_000014_practice;
 
 pub struct Migrator;
 
@@ -34,6 +35,7 @@ impl MigratorTrait for Migrator {
             Box::new(m20261130_000011_frames::Migration),
             Box::new(m20261130_000012_rated::Migration),
             Box::new(m20261130_000013_devices::Migration),
+            Box::new(m20261130_000014_practice::Migration),
         ]
     }
 }

@@ -4,10 +4,12 @@ import { refDebounced } from '@vueuse/core'
 import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Refused } from '@/api/client'
 import { useBoard } from '@/look/board'
+import { useDrill } from '@/look/drill'
 import { useNotices } from '@/ui/notices'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import FNumber from '@/draw/FNumber.vue'
 import KeyCap from '@/ui/KeyCap.vue'
+import PushButton from '@/ui/PushButton.vue'
 import RoleMark from '@/draw/RoleMark.vue'
 import WordLine from '@/draw/WordLine.vue'
 import HowFields from './HowFields.vue'
@@ -15,6 +17,7 @@ import { useReading } from './reading'
 
 /** One field, always ready: what the meter shows, of the light that is chosen. */
 const board = useBoard()
+const drill = useDrill()
 const notices = useNotices()
 const typed = defineModel<string>({ required: true })
 
@@ -55,6 +58,14 @@ function log(): void {
   })
 }
 
+/** The simulated meter of a drill, turned to what is chosen. */
+async function measure(): Promise<void> {
+  const of = subject.value?.id
+  if (!of) return
+  await drill.measure(of, how.how.value?.place ?? undefined, iso.value || undefined)
+  focus()
+}
+
 function focus(): void {
   field.value?.focus()
 }
@@ -64,7 +75,7 @@ function leave(): void {
   field.value?.blur()
 }
 
-defineExpose({ focus })
+defineExpose({ focus, measure })
 </script>
 
 <template>
@@ -127,10 +138,23 @@ defineExpose({ focus })
           ><WordLine :line="line" />
         </p>
       </template>
+      <template v-else-if="drill.run">
+        <p v-if="drill.says" class="text-text-2">{{ drill.says }}</p>
+        <p v-else class="text-text-3">
+          Turn the stand-in meter to the {{ subject?.name.toLowerCase() }} and press Measure, or type what it shows.
+        </p>
+      </template>
       <p v-else class="pt-1 text-text-3">
         Type it as on the meter:<br /><b class="font-[650] text-text-2">5.6 1</b> and <KeyCap>Enter</KeyCap>
       </p>
     </div>
+    <PushButton
+      v-if="drill.run"
+      data-writes
+      :disabled="drill.busy || board.still || board.busyWriting || !subject"
+      @click="measure"
+      >Measure the {{ subject?.name.toLowerCase() }} <KeyCap>X</KeyCap></PushButton
+    >
     <span class="label text-text-2">Meter at</span>
     <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] items-center gap-1">
       <ChoiceList v-model="iso" label="Meter's ISO" :options="isos" small />

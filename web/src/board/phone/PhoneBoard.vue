@@ -15,6 +15,8 @@ import FindingList from '@/board/cards/FindingList.vue'
 import WordLine from '@/draw/WordLine.vue'
 import MeterKeys from './MeterKeys.vue'
 import PhoneSheet from './PhoneSheet.vue'
+import { useDrill } from '@/look/drill'
+import { later } from '@/ui/later'
 import SpineLadder from '@/draw/SpineLadder.vue'
 import { rem } from '@/draw/measure'
 import { timed } from '@/ui/times'
@@ -23,6 +25,9 @@ import LooksOn from '@/look/LooksOn.vue'
 /** The board beside the sitter: one hand, no scroll, two taps a reading. */
 const emit = defineEmits<{ work: [] }>()
 const board = useBoard()
+const drill = useDrill()
+// Only a drill has it.
+const DrillStrip = later(() => import('@/board/drill/DrillStrip.vue'))
 const whole = ref('')
 const tenth = ref('')
 const howOpen = ref(false)
@@ -69,6 +74,12 @@ function log(): void {
   board.write(now)
 }
 
+/** The simulated meter of a drill. */
+async function measure(): Promise<void> {
+  const of = subject.value?.id
+  if (of) await drill.measure(of, how.how.value?.place ?? undefined, meter.iso.value || undefined)
+}
+
 function openLane(): void {
   if (subject.value) board.choose(subject.value.id)
   laneOpen.value = true
@@ -99,7 +110,13 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
 <template>
   <main class="phone flex h-dvh min-h-160 flex-col gap-2 overflow-hidden px-2" aria-label="Board on the phone">
     <header class="col-span-full flex h-11 shrink-0 items-center gap-2 px-1">
-      <RouterLink to="/" class="flex h-11 items-center gap-1 text-value whitespace-nowrap text-text-2"
+      <RouterLink
+        v-if="drill.run"
+        to="/practice"
+        class="flex h-11 items-center gap-1 text-value whitespace-nowrap text-text-2"
+        >‹ Drill {{ drill.run.number }}</RouterLink
+      >
+      <RouterLink v-else to="/" class="flex h-11 items-center gap-1 text-value whitespace-nowrap text-text-2"
         >‹ <span class="max-[25rem]:sr-only">Sitting&nbsp;</span>{{ board.view?.sitting.number }}</RouterLink
       >
       <h1 class="sr-only">{{ board.view?.sitting.name }}, {{ board.view?.name }}</h1>
@@ -146,13 +163,15 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
       </button>
     </header>
 
+    <DrillStrip v-if="drill.run" phone class="col-span-full" />
     <section v-if="next" class="card flex h-38.75 shrink-0 flex-col px-3.5 pt-2 pb-3" aria-label="Next move">
       <h2
         class="line-clamp-3 flex-1 font-voice leading-[1.12] font-[430] tracking-[-0.01em]"
         :style="{ fontSize: rem(size) }"
         aria-live="polite"
       >
-        <WordLine :line="next.say" />
+        <template v-if="drill.yours">{{ drill.run?.title }}: <b class="font-[700]">your move</b></template>
+        <WordLine v-else :line="next.say" />
       </h2>
       <div class="flex items-end gap-3">
         <p class="min-w-0 flex-1 text-body leading-4.25 text-text-2" :class="all ? 'line-clamp-3' : 'line-clamp-2'">
@@ -241,6 +260,7 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
               <WordLine :line="line" />
             </p>
           </template>
+          <p v-else-if="drill.run && !entry" class="text-text-2">{{ drill.says }}</p>
           <p v-else-if="entry && board.outOfReach" class="text-text-2">The server is out of reach; it is kept here.</p>
         </div>
         <button
@@ -277,6 +297,16 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
           Undo
         </button>
         <button
+          v-if="drill.run && !entry"
+          type="button"
+          class="h-12.5 flex-1 rounded-key bg-act text-gap font-[650] text-act-t disabled:opacity-50"
+          :disabled="drill.busy || board.busyWriting || !subject"
+          @click="measure"
+        >
+          Measure the {{ subject?.name.toLowerCase() }}
+        </button>
+        <button
+          v-else
           type="button"
           class="h-12.5 flex-1 rounded-key text-gap font-[650] disabled:opacity-50"
           :class="entry ? 'bg-act text-act-t' : 'border border-line-2 text-text-2'"

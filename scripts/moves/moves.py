@@ -1,11 +1,12 @@
 #!/usr/bin/env python3
 """Moves to target: what the board's advice is worth in a studio with a hidden truth, beside a meter without it and guess and check by eye.
 
-    moves.py run WHERE [--runs 300] [--seed 1] [--sittings 2] [--hard]    a table
+    moves.py run WHERE [--runs 300] [--seed 1] [--sittings 3] [--hard]    a table
     moves.py show WHERE --seed 47 [--sitting 1] [--hard]                  one run, told step by step
 
 WHERE is the program, which then serves on a port of its own with the record that INK_LAMP_DATABASE_URL names, or the address of a server with a
-record of its own and the demo data: it makes and deletes sittings, and teaches the kit. Standard library only. `--hard` switches tails, stored charge and misfires on as well.
+record of its own and the demo data: it makes and deletes sittings, and teaches the kit. Standard library only. `--hard` switches tails, stored charge, misfires and
+spill on as well; what comes back on the shadow side is then read there once, as it is offered.
 """
 import argparse
 import contextlib
@@ -49,12 +50,14 @@ def all_right(result):
 
 def row(name, results):
     """One line: results are pairs of how many lights there are, and what came of it."""
+    # What is read at the shadow side is a reading too; N + 1 are those of the lights.
     spent = lambda result: result["readings"] + result["frames"]
+    every = lambda result: spent(result) + result["side"]
     return [
         name,
         share(all_right(r) and spent(r) <= n + 1 for n, r in results),
         share(all_right(r) for _, r in results),
-        pair(spent(r) for _, r in results),
+        pair(every(r) for _, r in results),
         pair(r["dials"] + r["moves"] for _, r in results),
         pair((e for _, r in results for e in reached(r)), 3),
         pair((abs(r["ratio"]) for _, r in results if "ratio" in r), 2),
@@ -75,15 +78,16 @@ def table(rows):
 
 def one_seed(url, kit, seed, sittings, hard):
     api, lamps = Api(url), lamps_for(kit, seed)
-    api.forget(lamps)
-    found = []
-    for sitting in range(1, sittings + 1):
-        scene = Scene(lamps, seed, sitting, hard)
-        found.append({
-            "seed": seed, "sitting": sitting, "n": len(lamps),
-            "led": Led(api, scene, api.learnt() if sitting > 1 else None).run(),
-            "meter": by_meter(scene.copy("meter")), "eye": by_eye(scene.copy("eye")),
-        })
+    found = [{"seed": seed, "sitting": sitting, "n": len(lamps)} for sitting in range(1, sittings + 1)]
+    for trim in ("distance", "dial"):
+        # Each learns for itself.
+        api.forget(lamps)
+        for one in found:
+            scene = Scene(lamps, seed, one["sitting"], hard)
+            one[trim] = Led(api, scene, api.learnt() if one["sitting"] > 1 else None, trim).run()
+    for one in found:
+        scene = Scene(lamps, seed, one["sitting"], hard)
+        one["meter"], one["eye"] = by_meter(scene.copy("meter")), by_eye(scene.copy("eye"))
     return found
 
 
@@ -115,15 +119,17 @@ def run(url, args):
         with open(args.out, "w") as file:
             file.writelines(json.dumps(one) + "\n" for one in rows)
     of = lambda who, sitting: [(r["n"], r[who]) for r in rows if r["sitting"] == sitting]
-    lines = [row("Ink Lamp, a first sitting", of("led", 1))]
-    lines += [row(f"… sitting {s}, the kit known", of("led", s)) for s in range(2, args.sittings + 1)]
+    lines = []
+    for trim, words in (("distance", "small corrections by distance"), ("dial", "by the dial alone")):
+        lines.append(row(f"Ink Lamp, {words}, a first sitting", of(trim, 1)))
+        lines += [row(f"… its sitting {s}, the kit known", of(trim, s)) for s in range(2, args.sittings + 1)]
     lines += [row("A meter, and arithmetic", of("meter", 1)), row("Guess and check by eye", of("eye", 1))]
-    how = "with tails, stored charge and misfires" if args.hard else "1 to 5 lights"
+    how = "with tails, stored charge, misfires and spill" if args.hard else "1 to 5 lights"
     print(f"\n{args.runs} studios, seeds {args.seed} to {args.seed + args.runs - 1}, {how}; median / 90th percentile\n")
     table(lines)
-    led = [r["led"] for r in rows]
+    led = [r[trim] for r in rows for trim in ("distance", "dial")]
     for n in range(1, 6):
-        mine = [(r["n"], r["led"]) for r in rows if r["n"] == n and r["sitting"] == 1]
+        mine = [(r["n"], r["distance"]) for r in rows if r["n"] == n and r["sitting"] == 1]
         print(f"\n{n} lights: {row('', mine)[1]} in N + 1, {row('', mine)[3]} readings", end="")
     trouble = Counter()
     for result in led:
@@ -133,7 +139,7 @@ def run(url, args):
     bad = [e for result in led if result["ended"] == "shoot" for e in reached(result)]
     print(f"\n\nended: {dict(ended)}; in how many runs: {dict(trouble)}")
     print(f"lights over 0.15 off at the end: {share(e > 0.15 for e in bad)}; truth within two of the told standard deviations: {share(inside)}")
-    wrong = [(r["seed"], r["sitting"], r["led"]["ended"]) for r in rows if r["led"]["ended"] != "shoot"]
+    wrong = [(r["seed"], r["sitting"], trim, r[trim]["ended"]) for r in rows for trim in ("distance", "dial") if r[trim]["ended"] != "shoot"]
     if wrong:
         print("not ended by a frame:", wrong[:20])
 
@@ -143,9 +149,9 @@ def show(url, args):
     lamps = lamps_for(api.kit(), args.seed)
     api.forget(lamps)
     for earlier in range(1, args.sitting):
-        Led(api, Scene(lamps, args.seed, earlier, args.hard), api.learnt() if earlier > 1 else None).run()
+        Led(api, Scene(lamps, args.seed, earlier, args.hard), api.learnt() if earlier > 1 else None, args.trim).run()
     known = api.learnt() if args.sitting > 1 else None
-    print(json.dumps(Led(api, Scene(lamps, args.seed, args.sitting, args.hard), known, print).run()))
+    print(json.dumps(Led(api, Scene(lamps, args.seed, args.sitting, args.hard), known, args.trim, print).run()))
 
 
 def main():
@@ -155,8 +161,9 @@ def main():
     parser.add_argument("--runs", type=int, default=300)
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--sitting", type=int, default=1)
-    parser.add_argument("--sittings", type=int, default=2)
+    parser.add_argument("--sittings", type=int, default=3)
     parser.add_argument("--hard", action="store_true")
+    parser.add_argument("--trim", choices=["distance", "dial"], default="distance")
     parser.add_argument("--out")
     args = parser.parse_args()
     with served(args.where) as url:

@@ -217,12 +217,25 @@ class Scene:
                 break
         return d
 
-    def targets(self, r):
-        """What each light should read alone, the room (amount r) in it, stops."""
+    def targets(self, r, spilt=None):
+        """What each light should read alone, the room (amount r) in it, stops. `spilt`: what of the key falls on the shadow side, a share, and what the others
+        put on the lit side and on the shadow side, amounts.
+
+        K + F + r + face = R (sK + F + r + side), and the lit side, or K + r, is 1.
+        """
         wished = dict(self.wish)
         if self.ratio:
             ratio, convention, anchor = self.ratio
-            if convention == "lit_shadow":
+            if convention == "lit_shadow" and spilt:
+                s, face, side = spilt
+                if anchor == "lit_side":
+                    k = (1 - 1 / ratio - face + side) / (1 - s)
+                    f = 1 / ratio - r - side - s * k
+                else:
+                    k = 1 - r
+                    f = (k * (1 - ratio * s) + (1 - ratio) * r + face - ratio * side) / (ratio - 1)
+                key, fill = k + r, f + r
+            elif convention == "lit_shadow":
                 key, fill = (1 - 1 / ratio + r, 1 / ratio) if anchor == "lit_side" else (1, (1 - r) / (ratio - 1))
             else:
                 key, fill = ((1 + r) * ratio / (ratio + 1), (1 + r) / (ratio + 1)) if anchor == "lit_side" else (1, 1 / ratio)
@@ -255,14 +268,22 @@ class Scene:
     def room_amount(self):
         return 2 ** (self.room - tv_of(self.shutter) - self.base())
 
+    def spilt(self):
+        """What spills, where that counts."""
+        if not self.hard or not self.ratio:
+            return None
+        others = [lamp for lamp in self.lamps if lamp.role not in ("key", "fill")]
+        put = lambda place: sum(self.own(lamp) * self.spill[place].get(lamp.role, 0) for lamp in others)
+        return self.spill["fill"]["key"], put("face"), put("fill")
+
     def error(self, lamp):
         r = self.room_amount()
-        return level(self.own(lamp) + r) - self.targets(r)[lamp.role]
+        return level(self.own(lamp) + r) - self.targets(r, self.spilt())[lamp.role]
 
     def reachable(self, lamp):
         """Whether some setting and place within half to twice its distance gives the wish."""
         r = self.room_amount()
-        flash = level(2 ** self.targets(r)[lamp.role] - r) + self.base()
+        flash = level(2 ** self.targets(r, self.spilt())[lamp.role] - r) + self.base()
         ways = (0.5, 0.7, 1, 1.4, 2)
         return any(lamp.dials.stops[-1] <= flash - lamp.model(self.place[lamp.role] * f) - lamp.error <= 0 for f in ways)
 
@@ -327,6 +348,12 @@ class Scene:
                 on.append(2 ** flash * (1 if lamp.role in ("key", "fill") else self.spill["face"][lamp.role]))
         if not on and self.room - tv_of(shutter) + sv_of(iso) < 0:
             return None
+        return self.meter(on, iso, shutter)
+
+    def meter_side(self, iso, shutter):
+        """All together, held at the shadow side."""
+        shares = {**self.spill["fill"], "fill": 1}
+        on = [2 ** flash * shares.get(lamp.role, 0) for lamp in self.lamps if (flash := self.pop(lamp)) is not None]
         return self.meter(on, iso, shutter)
 
     def meter_room(self, iso):

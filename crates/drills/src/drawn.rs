@@ -3,10 +3,11 @@
 use ink_lamp_light::{
     refusal::Refusal,
     scale::{Iso, MeterDisplay, ShutterTime},
+    strobe::Dial,
 };
 use ink_lamp_sitting::{
     entry::{CameraSet, DialTurned, Entry, LightPlaced, LightPut, RatioChosen, ReadingTaken, Subject, TargetSet, TransmitterChosen},
-    light::Rig,
+    light::{Light, Rig},
     metered::{HeldAt, How, RoomPlace},
     role::LightId,
     room::RoomLight,
@@ -140,16 +141,15 @@ impl Drawn {
         let Some((_, wanted, _)) = real.asked(&drill.wants).into_iter().find(|(id, ..)| *id == standing.light) else { return Ok(()) };
         let light = self.setup.light(&standing.light).ok_or_else(|| Refusal::new("light", "It does not stand there."))?;
         let Some(unit) = &light.unit else { return Ok(()) };
-        let miss = |written: &String| {
-            let turned = self.setup.apply(&dial(&standing.light, written)).ok()?;
-            let mut studio = right.studio(&turned);
+        let miss = |dial: Dial| {
             // It stands so for long: nothing is held of before.
-            studio.setup.lights.iter_mut().for_each(|light| light.charged = None);
-            Some((Real::of(&studio)?.total(&standing.light) - wanted - by).abs())
+            let turned = Light { dial: Some(dial), charged: None, ..light.clone() };
+            Some((real.total_of(&turned)? - wanted - by).abs())
         };
-        let best = unit.scale.dials().map(|dial| unit.scale.write(dial)).filter_map(|written| Some((miss(&written)?, written)));
-        if let Some((_, written)) = best.min_by(|a, b| a.0.total_cmp(&b.0)) {
-            self.setup = self.setup.apply(&dial(&standing.light, &written))?;
+        let best = unit.scale.dials().filter_map(|dial| Some((miss(dial)?, dial)));
+        if let Some((_, best)) = best.min_by(|a, b| a.0.total_cmp(&b.0)) {
+            let turned = Entry::Dial(DialTurned { light: standing.light.clone(), dial: unit.scale.write(best) });
+            self.setup = self.setup.apply(&turned)?;
             self.setup.lights.iter_mut().for_each(|light| light.charged = None);
         }
         Ok(())
@@ -167,10 +167,6 @@ pub struct Metered {
     pub iso: Iso,
     /// The time that its display shows.
     pub shutter: ShutterTime,
-}
-
-fn dial(light: &LightId, written: &str) -> Entry {
-    Entry::Dial(DialTurned { light: light.clone(), dial: written.to_owned() })
 }
 
 /// A light as a drill says that it stands: at its lowest power, where its dial is not said.

@@ -7,6 +7,7 @@ use ink_lamp_light::{
 };
 use ink_lamp_scene::{ground::level_on_ground, mixture::kelvin_of, rims::rim, scene::Scene};
 use ink_lamp_sitting::{
+    light::Light,
     metered::RoomPlace,
     role::{LightId, Role},
 };
@@ -156,6 +157,13 @@ impl<'a> Real<'a> {
         let Some(light) = self.studio.setup.light(id).filter(|_| self.studio.fires(id)) else { return 0.0 };
         let loss = self.studio.setup.shutter_loss(light).get();
         self.studio.flash(light).map_or(0.0, |av| (av - self.base() - loss).exp2())
+    }
+
+    /// What a light would read that is set so, the room in it, stops; none where nobody said what stands there.
+    #[must_use]
+    pub fn total_of(&self, light: &Light) -> Option<f64> {
+        let loss = self.studio.setup.shutter_loss(light).get();
+        Some(level((self.studio.flash(light)? - self.base() - loss).exp2() + self.room.exp2()))
     }
 
     /// A light with the room in it, stops.

@@ -265,10 +265,7 @@ fn set_light(drill: &Drill, studio: &Studio, real: &Real, id: &LightId, wanted: 
         longest
             .is_none_or(|seconds| ink_lamp_scene::freeze::time(light).is_some_and(|t| ink_lamp_scene::freeze::is_short_enough(t, seconds)))
     };
-    let off = |light: &Light| {
-        let (own, loss) = (studio.flash(light)?, setup.shutter_loss(light).get());
-        Some(((own - real.base() - loss).exp2() + real.room.exp2()).log2() - wanted)
-    };
+    let off = |light: &Light| Some(real.total_of(light)? - wanted);
     if is_short(light) && off(light)?.abs() <= within.min(NEAR) {
         return Some((off(light)?.abs(), Vec::new()));
     }

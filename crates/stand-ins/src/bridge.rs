@@ -3,13 +3,13 @@
 use std::{
     future::Future,
     sync::{Arc, Mutex, PoisonError},
-    time::Duration,
+    time::{Duration, Instant},
 };
 
 use chrono::Utc;
 use futures_util::{SinkExt, StreamExt};
 use ink_lamp_devices::{
-    command::{Cannot, Command, Done, Measure, Order, Release, SetPower},
+    command::{Cannot, Command, Done, Measure, Order, Release, SetPower, Switch},
     message::{Beat, FromDevice, StudioTold, ToDevice},
     pace::BEAT_SECONDS,
     reading::{Measured, MeterMode},
@@ -32,6 +32,7 @@ use uuid::Uuid;
 use crate::{
     camera,
     join::{AGAIN, Comer, Join, JoinError, Socket, detail},
+    lives::Lives,
     studio::Studio,
     told::{devices_of, states_of},
     truth::Truth,
@@ -78,6 +79,7 @@ struct Speaker {
     easel: Arc<Mutex<Easel>>,
     told: Vec<DeviceTold>,
     said: Vec<(DeviceId, DeviceState)>,
+    lives: Lives,
     /// Readings that the server did not take yet.
     open: Vec<Measured>,
     done: Vec<Uuid>,
@@ -86,7 +88,17 @@ struct Speaker {
 impl Speaker {
     fn new(join: Join) -> Self {
         let (told, said) = (devices_of(None), Vec::new());
-        Self { comer: Comer::new(join), look: None, face: None, easel: Arc::default(), told, said, open: Vec::new(), done: Vec::new() }
+        Self {
+            comer: Comer::new(join),
+            look: None,
+            face: None,
+            easel: Arc::default(),
+            told,
+            said,
+            lives: Lives::default(),
+            open: Vec::new(),
+            done: Vec::new(),
+        }
     }
 
     /// Speaks until the connection is over.
@@ -133,6 +145,8 @@ impl Speaker {
     fn say_states(&mut self, say: &mpsc::UnboundedSender<FromDevice>) {
         let Some((_, studio)) = &self.look else { return };
         for (device, is) in states_of(&studio.setup, &self.told) {
+            let light = self.told.iter().find(|told| told.id == device).and_then(|told| studio.setup.light(told.light.as_ref()?));
+            let is = light.map_or_else(|| is.clone(), |light| self.lives.said(light, is.clone()));
             if self.said.iter().any(|(known, before)| *known == device && *before == is) {
                 continue;
             }
@@ -163,6 +177,7 @@ impl Speaker {
                 if self.done.len() > REMEMBERED {
                     self.done.remove(0);
                 }
+                self.charged(&device, &order).await;
                 self.obey(id, &device, order, say);
             }
         }
@@ -195,6 +210,12 @@ impl Speaker {
     }
 
     fn obey(&mut self, command: Uuid, device: &DeviceId, order: Order, say: &mpsc::UnboundedSender<FromDevice>) {
+        let flashes = self.flashes(device, &order);
+        if let Some(why) = self.silent(&flashes) {
+            let _ = say.send(FromDevice::Refused(Cannot { command, why }));
+            return;
+        }
+        self.popped(&flashes);
         let done = match order {
             Order::Measure(measure) => self.measure(device, measure, say),
             Order::SetPower(power) => self.set_power(device, &power),
@@ -204,7 +225,14 @@ impl Speaker {
                 Ok(()) => return,
                 Err(why) => Err(why),
             },
-            Order::Lamp(_) | Order::Standby(_) => Ok(()),
+            Order::Lamp(Switch { on }) => self.light(device).map(|light| self.lives.lamp(&light, on)),
+            // A meter and a camera wake by themselves.
+            Order::Standby(Switch { on }) => {
+                if let Ok(light) = self.light(device) {
+                    self.lives.sleeps(&light, on);
+                }
+                Ok(())
+            }
         };
         let answer = match done {
             Ok(()) => FromDevice::Done(Done { command }),
@@ -214,8 +242,43 @@ impl Speaker {
         self.say_states(say);
     }
 
+    /// Which lights an order makes flash.
+    fn flashes(&self, device: &DeviceId, order: &Order) -> Vec<LightId> {
+        match order {
+            Order::Measure(Measure { of: Some(Subject::Light(light)), .. }) => vec![light.clone()],
+            Order::Measure(Measure { of: Some(Subject::Whole), .. }) => self.told.iter().filter_map(|told| told.light.clone()).collect(),
+            // One unit, or all that a transmitter fires.
+            Order::TestFire(_) => {
+                self.light(device).map_or_else(|_| self.told.iter().filter_map(|told| told.light.clone()).collect(), |light| vec![light])
+            }
+            _ => Vec::new(),
+        }
+    }
+
+    /// Waits until what an order makes flash is charged again.
+    async fn charged(&self, device: &DeviceId, order: &Order) {
+        let now = Instant::now();
+        let longest = self.flashes(device, order).iter().map(|light| self.lives.charges(light, now)).max();
+        tokio::time::sleep(longest.unwrap_or_default()).await;
+    }
+
     fn studio(&self) -> Result<&Studio, String> {
         self.look.as_ref().map(|(_, studio)| studio).ok_or_else(|| "no look is open: there is no studio to stand in.".to_owned())
+    }
+
+    /// Why one of these lights can't flash, where one can't.
+    fn silent(&self, lights: &[LightId]) -> Option<String> {
+        let (_, studio) = self.look.as_ref()?;
+        lights.iter().find_map(|light| self.lives.silent(studio.setup.light(light)?))
+    }
+
+    /// These lights flash.
+    fn popped(&mut self, lights: &[LightId]) {
+        let Some((_, studio)) = &self.look else { return };
+        let now = Instant::now();
+        for light in lights.iter().filter_map(|light| studio.setup.light(light)) {
+            self.lives.popped(light, now);
+        }
     }
 
     fn measure(&mut self, device: &DeviceId, measure: Measure, say: &mpsc::UnboundedSender<FromDevice>) -> Result<(), String> {

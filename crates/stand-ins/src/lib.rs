@@ -4,6 +4,7 @@
 //! - [`fault`]: what is wrong there until somebody sets it right;
 //! - [`studio`]: what a meter shows there;
 //! - [`camera`]: what a frame shows there, as a file;
+//! - [`lives`]: what of a unit changes while it is used;
 //! - [`kept`]: what the stand-ins remember from one start to the next;
 //! - [`join`]: how they come in; [`bridge`]: how they speak.
 
@@ -12,6 +13,7 @@ pub mod camera;
 pub mod fault;
 pub mod join;
 pub mod kept;
+pub mod lives;
 pub mod studio;
 mod told;
 pub mod truth;

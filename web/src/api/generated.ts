@@ -1304,7 +1304,7 @@ export interface components {
         Answered: {
             /** @description It did not fire. */
             dark: boolean;
-            /** @description What the meter's display shows beside the reading, or what is seen of a light that did not fire. */
+            /** @description What the meter's display shows, or what is seen of a light; empty where it was sent before. */
             says: string;
             /** @description The setup as it stands. */
             view: components["schemas"]["SetupView"];

@@ -262,11 +262,12 @@ async function tried(
       await app.api(`/practice/${id}/readings`, { id: entry, of: step })
       continue
     }
-    // By so many steps of the fill's dial, or of the key's where there is no fill.
+    // By so many steps of the last light's dial; by what is missing of it where that is 0.
     const { board } = await app.api(`/setups/${id}`)
     const lane = board.lanes.findLast((one: { dial?: unknown }) => one.dial)
     const settings = lane.dial.settings.map((one: { written: string }) => one.written)
-    await app.write(id, { dial: { light: lane.id, dial: settings[settings.indexOf(lane.dial.now) + step] } }, entry)
+    const by = step || Math.round(lane.reading.stops * 10)
+    await app.write(id, { dial: { light: lane.id, dial: settings[settings.indexOf(lane.dial.now) + by] } }, entry)
   }
   const at = seconds.map((s, k) => `when seq = ${k + 2} then at0 + interval '${s} seconds'`).join(' ')
   app.sql(`alter table tape_entry disable trigger user;
@@ -280,13 +281,14 @@ async function tried(
 
 test('practice', async ({ page }) => {
   const app = await App.start()
-  await tried(app, 1, 'lose_the_window', ['room'], [21])
-  await tried(app, 2, 'key_to_the_aperture', ['key'], [12])
+  await tried(app, 1, 'by_the_number', ['key', 0, 'key'], [9, 22, 36])
+  await tried(app, 2, 'key_to_the_aperture', ['key', 3, 'key', 0, 'key'], [12, 30, 52, 66, 81])
+  await tried(app, 3, 'three_to_one', ['key', 'fill', 4, 'fill', 10, 'fill'], [8, 20, 41, 60, 77, 95])
   const last = await tried(
     app,
-    3,
+    4,
     'three_to_one',
-    ['key', 'fill', 7, 'fill', 'room', 4, 'fill', 'whole'],
+    ['key', 'fill', 7, 'fill', 'room', 8, 'fill', 'whole'],
     [6, 24, 37, 58, 70, 92, 112, 131],
   )
   await page.goto(`${app.url}/practice`)

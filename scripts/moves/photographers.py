@@ -167,7 +167,10 @@ class Led:
 
     def side(self):
         self.count.side += 1
-        shows = self.scene.meter_side(*self.settings())[0]
+        got = self.scene.meter_side(*self.settings())
+        if not got:
+            return
+        shows = got[0]
         iso, shutter = self.settings()
         more = {} if self.scene.meter_follows else {"iso": iso, "shutter": shutter}
         self.look.write({"reading": {"of": "whole", "shows": shows, "how": {"place": "shadow_side"}, **more}})

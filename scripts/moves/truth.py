@@ -329,32 +329,26 @@ class Scene:
         self.held.pop(lamp.role, None)
 
     def meter(self, amounts_100, iso, shutter):
+        """What it shows; none where that is less than it has marks for."""
         total = sum(amounts_100) + 2 ** (self.room - tv_of(shutter))
-        return display(level(total) + sv_of(iso) + self.noise.gauss(0, 0.03))
+        av = level(total) + sv_of(iso) + self.noise.gauss(0, 0.03)
+        return display(av) if av > -1.9 else None
+
+    def popped(self, shares):
+        """What each of these lights gives in one pop, by its share."""
+        return [2 ** flash * share for lamp, share in shares if (flash := self.pop(lamp)) is not None]
 
     def meter_light(self, lamp, iso, shutter):
-        """What it shows; none where no pop came and there is too little light for its marks."""
-        flash = self.pop(lamp)
-        shown = [] if flash is None else [2 ** flash]
-        if not shown and self.room - tv_of(shutter) + sv_of(iso) < 0:
-            return None
-        return self.meter(shown, iso, shutter)
+        return self.meter(self.popped([(lamp, 1)]), iso, shutter)
 
     def meter_whole(self, iso, shutter):
-        on = []
-        for lamp in self.lamps:
-            flash = self.pop(lamp)
-            if flash is not None:
-                on.append(2 ** flash * (1 if lamp.role in ("key", "fill") else self.spill["face"][lamp.role]))
-        if not on and self.room - tv_of(shutter) + sv_of(iso) < 0:
-            return None
-        return self.meter(on, iso, shutter)
+        share = lambda lamp: 1 if lamp.role in ("key", "fill") else self.spill["face"][lamp.role]
+        return self.meter(self.popped([(lamp, share(lamp)) for lamp in self.lamps]), iso, shutter)
 
     def meter_side(self, iso, shutter):
         """All together, held at the shadow side."""
         shares = {**self.spill["fill"], "fill": 1}
-        on = [2 ** flash * shares.get(lamp.role, 0) for lamp in self.lamps if (flash := self.pop(lamp)) is not None]
-        return self.meter(on, iso, shutter)
+        return self.meter(self.popped([(lamp, shares.get(lamp.role, 0)) for lamp in self.lamps]), iso, shutter)
 
     def meter_room(self, iso):
         shutter = next(s for s in METERS if self.room - tv_of(s) + sv_of(iso) > 0.2)

@@ -4,6 +4,7 @@ mod begin;
 mod check;
 pub mod document;
 mod draft;
+mod drills;
 mod foretold;
 mod judged;
 pub mod kit;
@@ -68,8 +69,8 @@ pub fn api(config: &mut ServiceConfig) {
             .service(ways::ways)
             .service(study::study)
             .service(check::check)
-            .service(practice::list)
-            .service(practice::start)
+            .service(drills::list)
+            .service(drills::start)
             .service(practice::begin)
             .service(practice::show)
             .service(practice::measure)

@@ -7,9 +7,10 @@ use ink_lamp_drills::{
     counted::{Done, Written, counts, steps},
     drawn::Drawn,
     drill::{Counts, Drill},
-    way::{Way, seconds, shortest},
+    score::Tried,
+    way::{Way, drawn_for, seconds, shortest},
 };
-use ink_lamp_http::problem::Problem;
+use ink_lamp_http::{door::who::Who, problem::Problem};
 use ink_lamp_light::refusal::Refusal;
 use ink_lamp_store::{Run, SetupRecord, Store, StoreError};
 use serde::Serialize;
@@ -102,4 +103,22 @@ pub(super) async fn run_of(store: &Store, record: &SetupRecord) -> Result<Option
         last: record.look.updated_at.max(run.began_at),
         over: run.ended_at.is_some(),
     }))
+}
+
+/// Whose tries these are: a person's, else a device's; nobody's in particular where nobody is signed in.
+pub(super) fn whose(who: &Who) -> Option<String> {
+    who.session().map(|session| session.account.unwrap_or(session.id).to_string())
+}
+
+pub(super) fn tried(run: &Run) -> Option<Tried> {
+    serde_json::from_value(run.tried.clone()?).ok()
+}
+
+pub(super) fn best_of<'a>(runs: impl Iterator<Item = &'a Run>) -> Option<Tried> {
+    runs.filter_map(tried).reduce(|best, other| if other.is_better(&best) { other } else { best })
+}
+
+/// Draws a studio, beside what else is answered: it may take many.
+pub(super) async fn drawn(drill: &'static Drill, seed: String) -> Result<(Drawn, Way), Problem> {
+    Ok(web::block(move || drawn_for(drill, &seed)).await.map_err(|error| Problem::broken_off(&error))??)
 }

@@ -329,7 +329,7 @@ const MENU = computed(() => (may('keep') ? KEEPING.value : []))
         @write="board.write"
         @drop="board.giveUp"
       />
-      <DrillStrip v-if="drill.run" class="max-column:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
+      <DrillStrip v-if="board.view?.run" class="max-column:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
       <TapeStrip v-else class="max-column:col-span-1" :class="wide ? 'col-span-3' : 'col-span-2'" />
     </main>
   </div>

@@ -15,7 +15,7 @@ export const useDrill = defineStore('drill', () => {
   /** The try, as long as it runs. */
   const run = computed(() => (board.view?.run?.over ? undefined : (board.view?.run ?? undefined)))
   /** The sentence is the photographer's own. */
-  const yours = computed(() => board.board?.next.kind === 'yours')
+  const yours = computed(() => run.value !== undefined && board.board?.next.kind === 'yours')
   watch(
     () => run.value?.id,
     () => (says.value = ''),

@@ -33,6 +33,27 @@ describe('a way on trial', () => {
     expect(room.tried).toBeUndefined()
   })
 
+  it('lies on the board though the same look is fetched again meanwhile, and not on a look that went on', async () => {
+    const board = useBoard()
+    const again = (version: number) =>
+      board.accept({ ...structuredClone(JSON.parse(JSON.stringify(board.view))), version } as SetupView)
+    let answer: (drafted: unknown) => void = () => undefined
+    vi.spyOn(api, 'POST').mockImplementation((() => new Promise((done) => (answer = done))) as never)
+    const drafted = { data: { board: { lanes: [] } }, response: new Response() }
+    const room = useRoom()
+    for (const [version, lies] of [
+      [3, true],
+      [4, false],
+    ] as const) {
+      room.putAway()
+      const tried = room.tryWay(way)
+      again(version)
+      answer(drafted)
+      await tried
+      expect(room.tried !== undefined).toBe(lies)
+    }
+  })
+
   it('is written entry by entry, in order, once it is used', () => {
     const write = vi.spyOn(useBoard(), 'write').mockImplementation(() => undefined)
     useRoom().use(way)

@@ -47,13 +47,14 @@ export const useRoom = defineStore('room', () => {
   /** Puts a way on the board as a ghost; it is not kept. */
   async function tryWay(way: RoomWay): Promise<void> {
     const [entry, ...rest] = way.entries
-    const setup = board.view?.setup
-    if (!entry || !setup) return
+    const at = board.view
+    if (!entry || !at) return
     try {
       const asked = (asking = { way })
-      const { board: then } = await drafted(setup, entry, rest)
-      // Another one is tried by now, or the look was changed or left.
-      if (asking === asked && board.view?.setup === setup) tried.value = { way, board: then }
+      const { board: then } = await drafted(at.setup, entry, rest)
+      // Another one is tried by now, or the look was changed or left. Fetched again meanwhile, as it was, it is the same.
+      const same = board.view?.id === at.id && board.view.version === at.version
+      if (asking === asked && same) tried.value = { way, board: then }
     } catch (error) {
       notices.say((error as Error).message, { warn: true })
     }

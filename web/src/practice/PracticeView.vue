@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
-import { v7 } from 'uuid'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { useRouter } from 'vue-router'
 import { answered, api, type DrillView, type PracticeView, type Setup } from '@/api/client'
 import RoleMark from '@/draw/RoleMark.vue'
 import AppBar from '@/ui/AppBar.vue'
@@ -10,21 +8,18 @@ import KeyCap from '@/ui/KeyCap.vue'
 import PipRow from '@/ui/PipRow.vue'
 import PushButton from '@/ui/PushButton.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
-import { useNotices } from '@/ui/notices'
 import { spent } from '@/ui/times'
 import { may } from '@/ui/who'
 import DrillCard from './DrillCard.vue'
+import { useBegin } from './begin'
 import { drillCommands } from './commands'
 import { useHow } from './how'
 
 /** Drills, in the order of the work: what each asks, how near to the shortest way one came, and which to try next. */
-const router = useRouter()
-const notices = useNotices()
 const keysOpen = ref(false)
 const view = shallowRef<PracticeView>()
 const failed = ref<string>()
 const chosen = ref<string>()
-const busy = ref(false)
 const how = useHow()
 useTitle('Practice · Ink Lamp')
 
@@ -57,24 +52,9 @@ watch(chosen, async (name) => {
   if (chosen.value === name) setup.value = start?.setup
 })
 
-/** Begun once, however often it must be sent. */
-let begun: { key: string; id: string } | undefined
-async function begin(): Promise<void> {
-  const name = chosen.value
-  if (!name || busy.value || !may('write')) return
-  const key = `${name} ${how.value}`
-  begun = begun?.key === key ? begun : { key, id: v7() }
-  busy.value = true
-  try {
-    const made = await answered(
-      api.POST('/api/practice', { body: { id: begun.id, drill: name, alone: how.value === 'alone' } }),
-    )
-    await router.push({ name: 'board', params: { id: made.id } })
-  } catch (error) {
-    notices.say((error as Error).message, { warn: true })
-  } finally {
-    busy.value = false
-  }
+const { busy, begin } = useBegin()
+function beginChosen(): void {
+  if (drill.value) void begin(drill.value.name, how.value === 'alone')
 }
 
 function step(by: number): void {
@@ -85,7 +65,7 @@ function step(by: number): void {
     document.getElementById(`drill-${to.name}`)?.focus()
   }
 }
-const commands = drillCommands({ step, begin: () => void begin() })
+const commands = drillCommands({ step, begin: beginChosen })
 const sign = (one: DrillView) => (one.running ? '●' : one.state === 'at the best' ? '✓' : one.best ? '–' : '··')
 </script>
 
@@ -114,7 +94,7 @@ const sign = (one: DrillView) => (one.running ? '●' : one.state === 'at the be
             class="flex h-8 items-center rounded-key border border-edge px-3 font-[650]"
             >Go on with {{ view.running.title }}</RouterLink
           >
-          <PushButton v-if="may('write')" primary :disabled="busy || !drill" @click="begin"
+          <PushButton v-if="may('write')" primary :disabled="busy || !drill" @click="beginChosen"
             >Begin <KeyCap>Enter</KeyCap></PushButton
           >
         </header>

@@ -1,27 +1,22 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
-import { v7 } from 'uuid'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { useRouter } from 'vue-router'
 import { answered, api, type RunOver } from '@/api/client'
 import RoleMark from '@/draw/RoleMark.vue'
 import AppBar from '@/ui/AppBar.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import PushButton from '@/ui/PushButton.vue'
 import ViewKeys from '@/ui/ViewKeys.vue'
-import { useNotices } from '@/ui/notices'
 import { may } from '@/ui/who'
 import TimeLines from './TimeLines.vue'
+import { useBegin } from './begin'
 import { triedCommands } from './commands'
 
 /** A try that is done: what was done against the shortest way, what was hidden, and one thing to take along. */
 const { id } = defineProps<{ id: string }>()
-const router = useRouter()
-const notices = useNotices()
 const keysOpen = ref(false)
 const over = shallowRef<RunOver>()
 const failed = ref<string>()
-const busy = ref(false)
 const done = computed(() => over.value?.done)
 useTitle(() => (over.value ? `${over.value.title} · Ink Lamp` : 'Ink Lamp'))
 
@@ -45,27 +40,11 @@ watch(
   { immediate: true },
 )
 
-/** Begun once, however often it must be sent. */
-let begun: { key: string; id: string } | undefined
-async function begin(drill: string, again?: string): Promise<void> {
-  const now = over.value
-  if (!now || busy.value || !may('write')) return
-  const key = `${drill} ${again ?? ''}`
-  begun = begun?.key === key ? begun : { key, id: v7() }
-  busy.value = true
-  try {
-    const made = await answered(
-      api.POST('/api/practice', { body: { id: begun.id, drill, alone: now.alone, ...(again ? { again } : {}) } }),
-    )
-    await router.push({ name: 'board', params: { id: made.id } })
-  } catch (error) {
-    notices.say((error as Error).message, { warn: true })
-  } finally {
-    busy.value = false
-  }
-}
+const { busy, begin } = useBegin()
+/** As this try was done: told or alone. */
+const next = (drill: string, again?: string) => over.value && void begin(drill, over.value.alone, again)
 const most = computed(() => Math.max(1, ...(over.value?.tries ?? []).map((one) => one.tried.readings)))
-const commands = triedCommands({ next: () => void (over.value && begin(over.value.next)) })
+const commands = triedCommands({ next: () => over.value && next(over.value.next) })
 </script>
 
 <template>
@@ -91,9 +70,9 @@ const commands = triedCommands({ next: () => void (over.value && begin(over.valu
             </p>
           </div>
           <template v-if="may('write')">
-            <PushButton :disabled="busy" @click="begin(over.drill, over.id)">Same errors again</PushButton>
-            <PushButton :disabled="busy" @click="begin(over.drill)">New errors</PushButton>
-            <PushButton primary :disabled="busy" :title="over.next_title" @click="begin(over.next)"
+            <PushButton :disabled="busy" @click="next(over.drill, over.id)">Same errors again</PushButton>
+            <PushButton :disabled="busy" @click="next(over.drill)">New errors</PushButton>
+            <PushButton primary :disabled="busy" :title="over.next_title" @click="next(over.next)"
               >Next drill <KeyCap>Enter</KeyCap></PushButton
             >
           </template>

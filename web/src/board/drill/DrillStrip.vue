@@ -16,7 +16,8 @@ const drill = useDrill()
 const router = useRouter()
 const ending = ref(false)
 const now = useNow({ interval: 1000 })
-const run = computed(() => drill.run)
+/** One that is over is looked at, and says where it is judged. */
+const run = computed(() => board.view?.run ?? undefined)
 
 /** A break counts as five minutes. */
 const seconds = computed(() => {
@@ -38,8 +39,16 @@ defineExpose({ finish })
 </script>
 
 <template>
+  <section v-if="run?.over" class="card flex items-center gap-3 px-4 py-2" aria-label="Drill">
+    <p class="min-w-0 flex-1">This try of {{ run.title }} is over.</p>
+    <RouterLink
+      :to="{ name: 'tried', params: { id: run.id } }"
+      class="flex h-8 items-center rounded-key border border-edge px-3 font-[650]"
+      >What came of it</RouterLink
+    >
+  </section>
   <section
-    v-if="run"
+    v-else-if="run"
     class="card flex min-w-0 items-center overflow-hidden"
     :class="phone ? 'shrink-0 flex-wrap gap-x-3 gap-y-1 px-3 py-1.5' : ''"
     aria-label="Drill"

@@ -163,7 +163,7 @@ const seenAt = computed(() => (board.kept ? timed('lately', board.kept) : ''))
       </button>
     </header>
 
-    <DrillStrip v-if="drill.run" phone class="col-span-full" />
+    <DrillStrip v-if="board.view?.run" phone class="col-span-full" />
     <section v-if="next" class="card flex h-38.75 shrink-0 flex-col px-3.5 pt-2 pb-3" aria-label="Next move">
       <h2
         class="line-clamp-3 flex-1 font-voice leading-[1.12] font-[430] tracking-[-0.01em]"

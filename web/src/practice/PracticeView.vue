@@ -183,8 +183,8 @@ const sign = (one: DrillView) => (one.running ? '●' : one.state === 'at the be
           </section>
           <DrillCard
             v-if="drill"
-            class="max-column:order-first"
             v-model="how"
+            class="max-column:order-first"
             :drill
             :number
             :of="drills.length"

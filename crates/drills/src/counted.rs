@@ -103,12 +103,17 @@ pub fn lane_of(entry: &Entry, before: &Setup) -> String {
 /// What is written where a light was asked to fire and did not.
 #[must_use]
 pub fn dark(light: &LightId) -> Entry {
-    Entry::Checked(DeviceChecked {
-        device: Device::Unit(light.clone()),
-        point: CheckPoint::Fires,
-        saw: Some(Saw::Wrong("no pop".to_owned())),
-        by: None,
-    })
+    fires(light, Saw::Wrong("no pop".to_owned()))
+}
+
+/// What is written where a light was asked to fire and did: what it held of before is gone.
+#[must_use]
+pub fn fired(light: &LightId) -> Entry {
+    fires(light, Saw::Right("fires".to_owned()))
+}
+
+fn fires(light: &LightId, saw: Saw) -> Entry {
+    Entry::Checked(DeviceChecked { device: Device::Unit(light.clone()), point: CheckPoint::Fires, saw: Some(saw), by: None })
 }
 
 /// The steps of a tape that began at a time.

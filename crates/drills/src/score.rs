@@ -1,6 +1,6 @@
 //! What was done against the shortest way: which steps were needed, what the others cost, how far off the lights really are.
 
-use ink_lamp_sitting::{entry::Subject, role::LightId, setup::Setup};
+use ink_lamp_sitting::{role::LightId, setup::Setup};
 use serde::{Deserialize, Serialize};
 
 use crate::{
@@ -100,27 +100,27 @@ pub struct Score {
     pub met: Vec<Met>,
 }
 
-fn subject_lane(of: &Subject) -> String {
-    of.to_string()
+/// How often each lane is named, in the order of their first.
+fn times(lanes: impl Iterator<Item = String>) -> Vec<(String, usize)> {
+    lanes.fold(Vec::new(), |mut all, lane| {
+        match all.iter_mut().find(|(known, _): &&mut (String, usize)| *known == lane) {
+            Some((_, times)) => *times += 1,
+            None => all.push((lane, 1)),
+        }
+        all
+    })
 }
 
 /// Which steps the shortest way has too.
 fn needed(steps: &[Done], way: &Way, drawn: &Drawn) -> Vec<bool> {
     let mut is = vec![false; steps.len()];
     // Each reading of the way is met by the first of its kind; a second one of the same by the last, which proves.
-    let mut reads: Vec<(String, usize)> = Vec::new();
-    for step in &way.steps {
-        let lane = match step {
-            Step::Read(of) => subject_lane(of),
-            Step::Dark(light) => light.to_string(),
-            Step::Do(_) => continue,
-        };
-        match reads.iter_mut().find(|(known, _)| *known == lane) {
-            Some((_, times)) => *times += 1,
-            None => reads.push((lane, 1)),
-        }
-    }
-    for (lane, times) in reads {
+    let read = |step: &Step| match step {
+        Step::Read(of) => Some(of.to_string()),
+        Step::Dark(light) => Some(light.to_string()),
+        Step::Do(_) => None,
+    };
+    for (lane, times) in times(way.steps.iter().filter_map(read)) {
         let mine: Vec<usize> =
             (0..steps.len()).filter(|n| steps[*n].did.is_reading() && steps[*n].did != Did::Asked && steps[*n].lane == lane).collect();
         // The last proves, all others come first.
@@ -139,16 +139,8 @@ fn needed(steps: &[Done], way: &Way, drawn: &Drawn) -> Vec<bool> {
             is[last] = true;
         }
     }
-    let mut moves: Vec<(String, usize)> = Vec::new();
-    for step in &way.steps {
-        let Step::Do(entry) = step else { continue };
-        let lane = lane_of(entry, &drawn.setup);
-        match moves.iter_mut().find(|(known, _)| *known == lane) {
-            Some((_, times)) => *times += 1,
-            None => moves.push((lane, 1)),
-        }
-    }
-    for (lane, times) in moves {
+    let moved = |step: &Step| if let Step::Do(entry) = step { Some(lane_of(entry, &drawn.setup)) } else { None };
+    for (lane, times) in times(way.steps.iter().filter_map(moved)) {
         let mine = (0..steps.len()).rev().filter(|n| steps[*n].did == Did::Moved && steps[*n].lane == lane);
         mine.take(times).for_each(|n| is[n] = true);
     }

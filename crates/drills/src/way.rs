@@ -11,7 +11,7 @@ use ink_lamp_light::{
     strobe::Pulse,
 };
 use ink_lamp_sitting::{
-    checks::{CheckPoint, Device, Saw},
+    checks::{Device, Saw},
     entry::{Around, CameraSet, DeviceChecked, DialTurned, Entry, LightPlaced, LightPut, Subject},
     light::Light,
     role::LightId,
@@ -20,7 +20,7 @@ use ink_lamp_sitting::{
 use ink_lamp_stand_ins::{fault::Fault, studio::Studio};
 
 use crate::{
-    counted::{Did, dark},
+    counted::{Did, dark, fired},
     drawn::Drawn,
     drill::{Counts, Drill, Fix, OfCamera},
     kit,
@@ -278,11 +278,7 @@ fn set_light(drill: &Drill, studio: &Studio, real: &Real, id: &LightId, wanted: 
         let dial = Entry::Dial(DialTurned { light: id.clone(), dial: to.written().unwrap_or_default() });
         // What it holds of before leaves with one pop.
         let goes_down = unit.pulse == Some(Pulse::Voltage) && to.power() < light.power();
-        let fired = goes_down.then(|| {
-            let saw = Some(Saw::Right("fires".to_owned()));
-            Entry::Checked(DeviceChecked { device: Device::Unit(id.clone()), point: CheckPoint::Fires, saw, by: None })
-        });
-        std::iter::once(dial).chain(fired).collect()
+        std::iter::once(dial).chain(goes_down.then(|| fired(id))).collect()
     };
     if let Some((left, to)) = &nearest
         && left.abs() <= within

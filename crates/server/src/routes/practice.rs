@@ -4,7 +4,7 @@ use actix_web::{HttpResponse, delete, get, http::StatusCode, post, web};
 use chrono::Utc;
 use ink_lamp_drills::{
     all,
-    counted::dark,
+    counted::{dark, fired},
     drawn::Drawn,
     drill::Drill,
     score::{Tried, score},
@@ -20,8 +20,7 @@ use ink_lamp_light::{
     scale::{Iso, Series},
 };
 use ink_lamp_sitting::{
-    checks::{CheckPoint, Device, Saw},
-    entry::{DeviceChecked, Entry, Subject},
+    entry::{Entry, Subject},
     light::Light,
     metered::HeldAt,
     practice::Practice,
@@ -252,9 +251,7 @@ pub async fn fire(store: web::Data<Store>, who: Who, id: Id, body: Checked<Light
         if !drawn.studio(setup).fires(&light) {
             return Ok((dark(&light), silent(&drawn, there), true));
         }
-        let saw = Some(Saw::Right("fires".to_owned()));
-        let fired = DeviceChecked { device: Device::Unit(light.clone()), point: CheckPoint::Fires, saw, by: None };
-        Ok((Entry::Checked(fired), format!("The {} fired.", there.name().to_lowercase()), false))
+        Ok((fired(&light), format!("The {} fired.", there.name().to_lowercase()), false))
     })
     .await
 }

@@ -35,7 +35,6 @@ async function finish(): Promise<void> {
 async function end(): Promise<void> {
   if (await drill.end()) await router.push({ name: 'practice' })
 }
-defineExpose({ finish })
 </script>
 
 <template>
